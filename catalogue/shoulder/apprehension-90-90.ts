@@ -1,0 +1,143 @@
+import { bothSides, choice, consent, done, graded, handHygiene, measured } from '../items.ts';
+import type { Procedure } from '../procedure.ts';
+
+/** The arm is taken slowly to the throwing position and brought back at the first look of fear. */
+export const apprehension9090: Procedure = {
+  id: 'apprehension-90-90',
+  names: ['Anterior apprehension test', 'crank test'],
+  title: 'Arm turned slowly to the throwing position until fear or stop',
+  region: 'shoulder',
+  kind: 'provocation',
+  structures: ['anteroinferior labrum', 'inferior glenohumeral ligament'],
+  checklist: {
+    task: 'Perform the anterior apprehension test, with relocation if it is positive.',
+    simulatedPatient:
+      'Right shoulder slipped twice last season; fear, not pain, at about 70° of outward rotation. Relocation relieves it. Left shoulder sound.',
+    usualVariant: 'supine',
+    variants: [
+      {
+        key: 'supine',
+        label: 'Lying',
+        description:
+          'On the back, shoulder at the couch edge; the couch steadies the shoulder blade.',
+      },
+      {
+        key: 'seated',
+        label: 'Seated',
+        description: 'Sitting, the examiner’s hand steadies the shoulder from behind.',
+      },
+    ],
+    cautions: [
+      'Not within six weeks of a dislocation, with a fracture, or after stabilising surgery.',
+      'Adding pressure at the point of fear can dislocate the shoulder.',
+    ],
+    stopRule: 'Stop at the first look of fear. Do not repeat a positive test.',
+    items: [
+      handHygiene(),
+      consent(),
+      graded({
+        key: 'screens-shoulder',
+        text: 'Asks about dislocation, fracture, surgery',
+        domain: 'preparation',
+        observability: 'spoken',
+        saidEarns: true,
+        criticality: 'flag',
+        safety: true,
+        anchors: ['Asks none', 'Asks at least one', 'Asks all three'],
+      }),
+      measured({
+        key: 'abduction',
+        text: 'Arm abduction at the start',
+        domain: 'positioning',
+        unit: '°',
+        lower: 90,
+        upper: 90,
+        fullTolerance: 10,
+        halfTolerance: 20,
+        step: 5,
+        minimum: 0,
+        maximum: 180,
+      }),
+      done({
+        key: 'couch-edge',
+        text: 'Brings the shoulder to the couch edge',
+        domain: 'positioning',
+        variants: ['supine'],
+      }),
+      done({
+        key: 'steadies-shoulder',
+        text: 'Steadies the shoulder from behind',
+        domain: 'positioning',
+        variants: ['seated'],
+      }),
+      graded({
+        key: 'slow-turn',
+        text: 'Turns the arm outwards over three to six seconds',
+        domain: 'technique',
+        safety: true,
+        anchors: ['A jerk or under one second', 'One to two seconds', 'Three to six seconds'],
+      }),
+      done({
+        key: 'eyes-on-face',
+        text: 'Keeps the eyes on the face during the turn',
+        domain: 'technique',
+        safety: true,
+      }),
+      done({
+        key: 'stops-at-fear',
+        text: 'Stops at the first sign of fear',
+        domain: 'technique',
+        criticality: 'fails-station',
+        safety: true,
+      }),
+      graded({
+        key: 'relocation',
+        text: 'Presses the upper arm backwards for relocation',
+        domain: 'technique',
+        observability: 'felt',
+        anchors: ['Left out, or pressed forward', 'Right place, wrong direction', 'Straight back'],
+      }),
+      measured({
+        key: 'rotation-at-onset',
+        text: 'States the outward rotation at the onset of fear',
+        domain: 'interpretation',
+        observability: 'spoken',
+        saidEarns: true,
+        unit: '°',
+        lower: 70,
+        upper: 70,
+        fullTolerance: 10,
+        halfTolerance: 20,
+        step: 5,
+        minimum: 0,
+        maximum: 120,
+      }),
+      bothSides(),
+      choice({
+        key: 'declared-result',
+        text: 'States the result',
+        domain: 'interpretation',
+        options: [
+          { key: 'negative', label: 'Negative', call: 0 },
+          { key: 'pain-only', label: 'Pain only', call: 1 },
+          { key: 'apprehension', label: 'Fear', call: 2 },
+        ],
+        answer: 'apprehension',
+      }),
+      done({
+        key: 'names-instability',
+        text: 'Names instability to the front as the reading',
+        domain: 'interpretation',
+        observability: 'spoken',
+        saidEarns: true,
+      }),
+    ],
+    faults: [
+      { key: 'too-fast', text: 'Turns too fast', item: 'slow-turn', grade: 0 },
+      { key: 'looks-away', text: 'Looks at the arm', item: 'eyes-on-face', grade: 0 },
+      { key: 'presses-on', text: 'Presses on after fear', item: 'stops-at-fear', grade: 0 },
+      { key: 'edge-blocks', text: 'Couch edge blocks the arm', item: 'couch-edge', grade: 0 },
+      { key: 'one-side', text: 'Other side left out', item: 'both-sides', grade: 0 },
+    ],
+  },
+};

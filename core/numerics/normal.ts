@@ -1,0 +1,9 @@
+import quantile from '@stdlib/stats-base-dists-normal-quantile';
+
+/** The two-sided 95 % point of the standard normal distribution, 1.959964. */
+export const Z_95 = quantile(0.975, 0, 1);
+
+/** Quantile of the standard normal distribution. `probability` lies in (0, 1). */
+export function normalQuantile(probability: number): number {
+  return quantile(probability, 0, 1);
+}

@@ -1,0 +1,41 @@
+import { describe, expect, it } from 'vitest';
+import { borderlinePoint, FIVE_POINT_SCALE } from '../scoring/globalRating.ts';
+import { cronbachAlpha } from './cronbachAlpha.ts';
+import { standardErrorOfMeasurement } from './standardError.ts';
+
+describe('Cronbach’s alpha and the standard error of measurement', () => {
+  // Shrout & Fleiss 1979, six targets by four judges: ICC(3,k) = .91, which is alpha of the judges.
+  const shroutFleiss = [
+    [9, 2, 5, 8],
+    [6, 1, 3, 2],
+    [8, 4, 6, 8],
+    [7, 1, 2, 6],
+    [10, 5, 6, 9],
+    [6, 2, 4, 7],
+  ];
+
+  it('equals ICC(3,k) of Shrout & Fleiss 1979', () => {
+    expect(cronbachAlpha(shroutFleiss)).toBeCloseTo(0.91, 2);
+  });
+
+  it('leaves out candidates with a missing part', () => {
+    expect(cronbachAlpha([...shroutFleiss, [9, null, 9, 9]])).toBe(cronbachAlpha(shroutFleiss));
+  });
+
+  it('is undefined for one part or for totals that do not vary', () => {
+    expect(cronbachAlpha([[1], [2]])).toBeNull();
+    expect(cronbachAlpha([[1, 2], [2, 1]])).toBeNull(); // prettier-ignore
+  });
+
+  // Totals 24, 12, 26, 16, 30, 19: variance 44.97 by hand; SEM = sqrt(44.97 * (1 - alpha)).
+  it('gives SD of the totals times the root of 1 - alpha', () => {
+    const alpha = cronbachAlpha(shroutFleiss) ?? NaN;
+    expect(standardErrorOfMeasurement(shroutFleiss)).toBeCloseTo(Math.sqrt(44.9667 * (1 - alpha)), 3); // prettier-ignore
+  });
+});
+
+describe('the global rating scale', () => {
+  it('reads the cut midway between the two borderline grades', () => {
+    expect(borderlinePoint(FIVE_POINT_SCALE)).toBe(2.5);
+  });
+});

@@ -1,0 +1,71 @@
+import type { ChecklistItem, MeasuredItem } from './checklist.ts';
+
+export const MANNERS = ['done', 'said-only', 'mimed'] as const;
+/** How the act was performed: with the hands, announced only, or pretended. */
+export type Manner = (typeof MANNERS)[number];
+
+export const OBSERVATIONS = ['observed', 'not-observed', 'not-applicable'] as const;
+/** Not observed is not "not done"; not applicable by rule leaves numerator and denominator. */
+export type Observation = (typeof OBSERVATIONS)[number];
+
+/** One examiner's record of one item. */
+export interface Mark {
+  readonly item: string;
+  /** 0 or 1 (done), 0..k (graded), a number in the item's unit (measured), an option key (choice). */
+  readonly value: number | string | null;
+  readonly observation: Observation;
+  readonly manner: Manner;
+  readonly prompted: boolean;
+  /** Milliseconds since the epoch at the examiner's device, for order rules. */
+  readonly at: number;
+}
+
+/**
+ * The share of an item's weight that a mark earns, in [0, 1]; `null` where nothing was observed.
+ *
+ * Mimed earns nothing; said only earns where the item says so; a graded item done right only
+ * after a prompt earns at most one grade below the top (common practice, no source).
+ * Worked value: grade 1 of 0..2 earns 0.5.
+ */
+export function earnedShare(item: ChecklistItem, mark: Mark): number | null {
+  if (mark.observation !== 'observed' || mark.value === null) return null;
+  if (mark.manner === 'mimed' || (mark.manner === 'said-only' && !item.saidEarns)) return 0;
+  switch (item.kind) {
+    case 'done':
+      return mark.value === 1 ? 1 : 0;
+    case 'graded': {
+      const top = item.anchors.length - 1;
+      const ceiling = mark.prompted ? top - 1 : top;
+      return Math.min(Number(mark.value), ceiling) / top;
+    }
+    case 'measured':
+      return measuredShare(item, Number(mark.value));
+    case 'choice':
+      if (mark.value === item.answer) return 1;
+      return item.partly?.includes(String(mark.value)) ? 0.5 : 0;
+  }
+}
+
+/** Full marks inside the band and its tolerance, half marks inside the wider one, else none. */
+function measuredShare(item: MeasuredItem, value: number): number {
+  const distance = distanceToBand(value, item.lower, item.upper);
+  if (distance <= item.fullTolerance) return 1;
+  return distance <= item.halfTolerance ? 0.5 : 0;
+}
+
+/** How far a value lies outside [lower, upper], in the unit of the value; 0 inside. */
+export function distanceToBand(value: number, lower: number, upper: number): number {
+  // Rounded, so that 0.3 - 0.1 is not held to be over a tolerance of 0.2.
+  const distance = Math.max(lower - value, value - upper, 0);
+  return Math.round(distance * 1e9) / 1e9;
+}
+
+/** Whether a choice went beyond the key or stopped short of it. */
+export function callOf(item: ChecklistItem, mark: Mark): 'right' | 'over' | 'under' | null {
+  if (item.kind !== 'choice' || mark.observation !== 'observed' || mark.value === null) return null;
+  const chosen = item.options.find((o) => o.key === mark.value);
+  const key = item.options.find((o) => o.key === item.answer);
+  if (!chosen || !key) return null;
+  if (chosen.key === key.key) return 'right';
+  return chosen.call > key.call ? 'over' : 'under';
+}

@@ -1,0 +1,129 @@
+import { belongsToVariant, DOMAINS } from './checklist.ts';
+import type { ChecklistItem, Domain, OrderRule } from './checklist.ts';
+import { earnedShare } from './mark.ts';
+import type { Mark } from './mark.ts';
+
+export interface ScoringRules {
+  /** A sheet with a larger share of its weight unmarked or not observed is not scorable. */
+  readonly mostUnobservedShare: number;
+  readonly order: readonly OrderRule[];
+}
+
+export const DEFAULT_RULES: ScoringRules = { mostUnobservedShare: 0.25, order: [] };
+
+/** A part of the score: weights earned and possible, and their ratio in percent. */
+export interface Tally {
+  readonly earned: number;
+  readonly possible: number;
+  readonly percent: number | null;
+}
+
+export interface SheetScore {
+  /** Weighted percent over what applied and was observed; `null` where the sheet is not scorable. */
+  readonly percent: number | null;
+  readonly domains: Readonly<Record<Domain, Tally>>;
+  readonly safety: Tally;
+  /** Keys of items whose miss fails the station. */
+  readonly criticalFailures: readonly string[];
+  /** Keys of items whose miss is only reported. */
+  readonly flags: readonly string[];
+  readonly unmarked: readonly string[];
+  readonly notObserved: readonly string[];
+  readonly notApplicable: readonly string[];
+  readonly notes: readonly string[];
+}
+
+/**
+ * Scores one sheet: `percent = 100 * sum(weight * share) / sum(weight)`.
+ *
+ * Items of another variant and items not applicable by rule leave both sums. Items that were not
+ * observed, or not marked at all, leave both sums too, and are counted; too many of them make the
+ * sheet not scorable.
+ * Worked value: weights 1 and 3, shares 1 and 0.5, give 100 * 2.5 / 4 = 62.5.
+ */
+export function scoreSheet(
+  items: readonly ChecklistItem[],
+  marks: readonly Mark[],
+  variant: string | null,
+  rules: ScoringRules = DEFAULT_RULES,
+): SheetScore {
+  const byItem = new Map(marks.map((mark) => [mark.item, mark]));
+  const total = new Sum();
+  const safety = new Sum();
+  const domains = new Map(DOMAINS.map((domain) => [domain, new Sum()]));
+  const criticalFailures: string[] = [];
+  const flags: string[] = [];
+  const unmarked: string[] = [];
+  const notObserved: string[] = [];
+  const notApplicable: string[] = [];
+  let weightUnseen = 0;
+
+  for (const item of items) {
+    if (!belongsToVariant(item, variant)) continue;
+    const mark = byItem.get(item.key);
+    if (mark?.observation === 'not-applicable') {
+      notApplicable.push(item.key);
+      continue;
+    }
+    let share = mark ? earnedShare(item, mark) : null;
+    if (share === null) {
+      (mark?.observation === 'not-observed' ? notObserved : unmarked).push(item.key);
+      weightUnseen += item.weight;
+      continue;
+    }
+    if (mark && cameTooLate(mark, rules.order, byItem)) share = 0;
+    total.add(item.weight, share);
+    domains.get(item.domain)?.add(item.weight, share);
+    if (item.safety) safety.add(item.weight, share);
+    if (share === 0 && item.criticality === 'fails-station') criticalFailures.push(item.key);
+    if (share === 0 && item.criticality === 'flag') flags.push(item.key);
+  }
+
+  const unseenShare = weightUnseen / (weightUnseen + total.possible);
+  const notes: string[] = [];
+  let percent = total.tally().percent;
+  if (percent === null) notes.push('No item was marked, so there is no score.');
+  else if (unseenShare > rules.mostUnobservedShare) {
+    percent = null;
+    notes.push(
+      `${Math.round(100 * unseenShare)} % of the weight was not marked or not observed; ` +
+        `at most ${Math.round(100 * rules.mostUnobservedShare)} % may be, so the sheet is not scorable.`,
+    );
+  }
+  const domainTallies = Object.fromEntries(
+    [...domains].map(([domain, sum]) => [domain, sum.tally()]),
+  ) as Record<Domain, Tally>;
+  return {
+    percent,
+    domains: domainTallies,
+    safety: safety.tally(),
+    criticalFailures,
+    flags,
+    unmarked,
+    notObserved,
+    notApplicable,
+    notes,
+  };
+}
+
+/** True where an order rule asks for this mark before another that was set earlier. */
+function cameTooLate(mark: Mark, order: readonly OrderRule[], byItem: Map<string, Mark>): boolean {
+  return order.some((rule) => {
+    if (rule.earns !== mark.item) return false;
+    const other = byItem.get(rule.before);
+    return other !== undefined && other.observation === 'observed' && other.at < mark.at;
+  });
+}
+
+class Sum {
+  earned = 0;
+  possible = 0;
+  add(weight: number, share: number): void {
+    this.earned += weight * share;
+    this.possible += weight;
+  }
+  tally(): Tally {
+    const { earned, possible } = this;
+    return { earned, possible, percent: possible > 0 ? (100 * earned) / possible : null };
+  }
+}

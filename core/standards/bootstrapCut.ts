@@ -1,0 +1,67 @@
+import { seededChance } from '../numerics/random.ts';
+import { quantileOfSorted, standardDeviation } from '../numerics/summary.ts';
+
+export interface BootstrapCut {
+  /** Standard deviation of the resampled cuts; `null` where too few resamples gave a line. */
+  readonly standardError: number | null;
+  /** Percentile interval, 95 %. */
+  readonly lower: number | null;
+  readonly upper: number | null;
+  /** Resamples that gave a line. */
+  readonly used: number;
+  readonly resamples: number;
+}
+
+/**
+ * Bootstrap error of a borderline-regression cut: candidates are drawn with replacement, the line
+ * is fitted anew, the cut is read off (Efron & Tibshirani 1993, chapter 6; pairs are resampled,
+ * so unequal spread around the line is allowed for).
+ *
+ * Resamples in which all grades are equal give no line and are left out. The running sums are
+ * taken about the first candidate to keep digits. Cost: `resamples` x n additions.
+ */
+export function bootstrapCut(
+  scores: ArrayLike<number>,
+  grades: ArrayLike<number>,
+  borderline: number,
+  resamples = 2000,
+  seed = 1,
+): BootstrapCut {
+  const n = scores.length;
+  const chance = seededChance(seed);
+  const cuts: number[] = [];
+  if (n < 3) return { standardError: null, lower: null, upper: null, used: 0, resamples };
+  const x0 = grades[0] as number;
+  const y0 = scores[0] as number;
+  for (let resample = 0; resample < resamples; resample++) {
+    let sx = 0;
+    let sy = 0;
+    let sxx = 0;
+    let sxy = 0;
+    for (let draw = 0; draw < n; draw++) {
+      const i = chance.below(n);
+      const x = (grades[i] as number) - x0;
+      const y = (scores[i] as number) - y0;
+      sx += x;
+      sy += y;
+      sxx += x * x;
+      sxy += x * y;
+    }
+    const spread = sxx - (sx * sx) / n;
+    if (spread <= 1e-9) continue;
+    const slope = (sxy - (sx * sy) / n) / spread;
+    cuts.push(y0 + sy / n + slope * (borderline - x0 - sx / n));
+  }
+  if (cuts.length < 2) {
+    return { standardError: null, lower: null, upper: null, used: cuts.length, resamples };
+  }
+  const standardError = standardDeviation(cuts);
+  cuts.sort((a, b) => a - b);
+  return {
+    standardError,
+    lower: quantileOfSorted(cuts, 0.025),
+    upper: quantileOfSorted(cuts, 0.975),
+    used: cuts.length,
+    resamples,
+  };
+}

@@ -1,0 +1,113 @@
+import { standardErrorOfMeasurement } from '../reliability/standardError.ts';
+import { borderlineRegression } from './borderlineRegression.ts';
+import type { BorderlineRegression } from './borderlineRegression.ts';
+import { decideCandidate, examCut } from './examRule.ts';
+import type { CandidateOutcome, ExamCut, ExamRule, StationScore } from './examRule.ts';
+
+/** One candidate at one station: means over the submitted sheets where there are several. */
+export interface StationRecord {
+  readonly candidate: string;
+  readonly percent: number | null;
+  readonly grade: number | null;
+  readonly criticalFailures: number;
+}
+
+export interface StationData {
+  readonly station: string;
+  readonly records: readonly StationRecord[];
+}
+
+export interface StandardSettings {
+  /** The point of the global rating scale at which the cut is read. */
+  readonly borderline: number;
+  readonly rule: ExamRule;
+  /** Cuts set by hand, by station; they take the place of the regression's. */
+  readonly handCuts: Readonly<Record<string, number>>;
+}
+
+export interface StationStandard {
+  readonly station: string;
+  readonly regression: BorderlineRegression;
+  readonly cut: number | null;
+  readonly byHand: boolean;
+  readonly passed: number;
+  readonly scored: number;
+}
+
+export interface Standard {
+  readonly stations: readonly StationStandard[];
+  readonly sem: number | null;
+  readonly examCut: ExamCut | null;
+  /** By candidate, in the order given; empty while the examination has no cut. */
+  readonly outcomes: ReadonlyMap<string, CandidateOutcome>;
+  readonly passed: number;
+  readonly failed: number;
+  readonly incomplete: number;
+}
+
+/** Applies the settings to the marks: station cuts, examination cut, and what follows for each candidate. */
+export function setStandard(
+  data: readonly StationData[],
+  candidates: readonly string[],
+  settings: StandardSettings,
+): Standard {
+  const stations = data.map((station) => stationStandard(station, settings));
+  const cuts = stations.map((s) => s.cut);
+  const scores = data.map((s) => new Map(s.records.map((r) => [r.candidate, r])));
+  const rows = candidates.map((c) =>
+    scores.map((byCandidate) => byCandidate.get(c)?.percent ?? null),
+  );
+  const sem = standardErrorOfMeasurement(rows);
+  const cut = examCut(cuts, settings.rule, sem);
+  const outcomes = new Map<string, CandidateOutcome>();
+  if (cut) {
+    for (const candidate of candidates) {
+      const record = scores.map((byCandidate): StationScore => {
+        const r = byCandidate.get(candidate);
+        return { percent: r?.percent ?? null, criticalFailures: r?.criticalFailures ?? 0 };
+      });
+      outcomes.set(candidate, decideCandidate(record, cuts, cut, settings.rule));
+    }
+  }
+  const count = (outcome: string) =>
+    [...outcomes.values()].filter((o) => o.outcome === outcome).length;
+  return {
+    stations,
+    sem,
+    examCut: cut,
+    outcomes,
+    passed: count('pass'),
+    failed: count('fail'),
+    incomplete: count('incomplete'),
+  };
+}
+
+/** The pairs of score and grade that borderline regression is drawn through. */
+export function scoredPairs(records: readonly StationRecord[]): {
+  candidates: string[];
+  scores: number[];
+  grades: number[];
+} {
+  const complete = records.filter((r) => r.percent !== null && r.grade !== null);
+  return {
+    candidates: complete.map((r) => r.candidate),
+    scores: complete.map((r) => r.percent as number),
+    grades: complete.map((r) => r.grade as number),
+  };
+}
+
+function stationStandard(data: StationData, settings: StandardSettings): StationStandard {
+  const { scores, grades } = scoredPairs(data.records);
+  const regression = borderlineRegression(scores, grades, settings.borderline);
+  const byHand = settings.handCuts[data.station];
+  const cut = byHand ?? regression.cut.estimate;
+  const scored = data.records.filter((r) => r.percent !== null);
+  return {
+    station: data.station,
+    regression,
+    cut,
+    byHand: byHand !== undefined,
+    passed: cut === null ? 0 : scored.filter((r) => (r.percent as number) >= cut - 1e-9).length,
+    scored: scored.length,
+  };
+}

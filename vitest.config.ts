@@ -1,0 +1,24 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    projects: [
+      {
+        test: {
+          name: 'unit',
+          include: ['{core,catalogue,contracts,cli}/**/*.test.ts', 'web/src/**/*.test.ts'],
+        },
+      },
+      {
+        test: {
+          name: 'api',
+          include: ['server/**/*.test.ts'],
+          globalSetup: ['server/testing/prepareDatabase.ts'],
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+          env: { NODE_ENV: 'test' },
+        },
+      },
+    ],
+  },
+});
