@@ -1,0 +1,117 @@
+import { z } from 'zod';
+import { day, id, instant, text } from './primitives.ts';
+
+/** A city or region as the IANA zone database names it. */
+const zone = z.string().max(60).refine(isZone, 'must be a time zone such as Europe/Lisbon');
+
+export const newExamination = z.object({
+  title: text(120),
+  school: text(120),
+  cohort: text(60),
+  heldOn: day,
+  zone,
+});
+export type NewExamination = z.infer<typeof newExamination>;
+
+export const PHASES = ['prepare', 'calibrate', 'mark', 'agree', 'standard', 'report'] as const;
+export type Phase = (typeof PHASES)[number];
+
+/** How far one phase of the cycle has come: `done` of `of`, and what that counts. */
+export const phaseProgress = z.object({
+  phase: z.enum(PHASES),
+  done: z.int(),
+  of: z.int(),
+  unit: z.string(),
+});
+export type PhaseProgress = z.infer<typeof phaseProgress>;
+
+export const stationExaminer = z.object({
+  accountId: id,
+  name: z.string(),
+  /** The first examiner marks every candidate, a second one every n-th. */
+  every: z.int().positive(),
+});
+
+export const station = z.object({
+  id,
+  position: z.int().positive(),
+  title: z.string(),
+  minutes: z.int().positive(),
+  checklistVersionId: id,
+  procedureId: z.string(),
+  procedureTitle: z.string(),
+  region: z.string(),
+  version: z.int(),
+  items: z.int(),
+  frozenAt: instant.nullable(),
+  examiners: z.array(stationExaminer),
+});
+export type Station = z.infer<typeof station>;
+
+export const examinationSummary = z.object({
+  id,
+  title: z.string(),
+  school: z.string(),
+  cohort: z.string(),
+  heldOn: day,
+  zone: z.string(),
+  candidates: z.int(),
+  stations: z.int(),
+  sheets: z.int(),
+  submitted: z.int(),
+});
+export type ExaminationSummary = z.infer<typeof examinationSummary>;
+
+export const examination = examinationSummary.extend({
+  markingOpenedAt: instant.nullable(),
+  progress: z.array(phaseProgress),
+  stationList: z.array(station),
+});
+export type Examination = z.infer<typeof examination>;
+
+export const newStation = z.object({
+  title: text(80),
+  minutes: z.int().min(1).max(60),
+  checklistVersionId: id,
+});
+export type NewStation = z.infer<typeof newStation>;
+
+export const stationChange = z.object({ checklistVersionId: id });
+
+export const stationExaminers = z.object({
+  examiners: z
+    .array(z.object({ accountId: id, every: z.int().min(1).max(100) }))
+    .max(6)
+    .refine(
+      (list) => new Set(list.map((e) => e.accountId)).size === list.length,
+      'names an examiner twice',
+    ),
+});
+export type StationExaminers = z.infer<typeof stationExaminers>;
+
+export const candidate = z.object({ id, number: z.int(), name: z.string(), circuit: z.string() });
+export type Candidate = z.infer<typeof candidate>;
+
+/** One cell of an import that cannot be taken, as the spreadsheet shows it: row 1 is the header. */
+export const cellError = z.object({ row: z.int(), column: z.string(), detail: z.string() });
+export type CellError = z.infer<typeof cellError>;
+
+export const importPreview = z.object({
+  rows: z.array(z.object({ number: z.int(), name: z.string(), circuit: z.string() })),
+  errors: z.array(cellError),
+});
+export type ImportPreview = z.infer<typeof importPreview>;
+
+export const candidatePage = z.object({ total: z.int(), candidates: z.array(candidate) });
+export type CandidatePage = z.infer<typeof candidatePage>;
+
+export const planned = z.object({ sheets: z.int(), doubleMarked: z.int(), added: z.int() });
+export type Planned = z.infer<typeof planned>;
+
+function isZone(name: string): boolean {
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone: name }).format() !== '';
+  } catch {
+    return false;
+  }
+}

@@ -1,0 +1,62 @@
+import { DOMAINS } from '@kritikos/core/scoring/checklist';
+import { z } from 'zod';
+import { id, instant } from './primitives.ts';
+
+const percent = z.number().nullable();
+
+export const candidateResult = z.object({
+  candidateId: id,
+  number: z.int(),
+  name: z.string(),
+  stations: z.array(z.object({ stationId: id, percent, criticalFailures: z.int() })),
+  domains: z.record(z.enum(DOMAINS), percent),
+  safety: percent,
+  mean: percent,
+  outcome: z.enum(['pass', 'fail', 'incomplete']).nullable(),
+  reasons: z.array(z.string()),
+});
+export type CandidateResult = z.infer<typeof candidateResult>;
+
+export const results = z.object({
+  decision: z
+    .object({ id, number: z.int(), signedBy: z.string(), signedAt: instant, meanCut: z.number() })
+    .nullable(),
+  /** Sheets submitted after the decision was signed, which it does not know. */
+  submittedSince: z.int(),
+  stations: z.array(
+    z.object({ stationId: id, position: z.int(), title: z.string(), cut: z.number().nullable() }),
+  ),
+  total: z.int(),
+  candidates: z.array(candidateResult),
+});
+export type Results = z.infer<typeof results>;
+
+export const candidateReport = z.object({
+  examination: z.object({ title: z.string(), school: z.string(), heldOn: z.string() }),
+  decision: results.shape.decision,
+  result: candidateResult,
+  stations: z.array(
+    z.object({
+      stationId: id,
+      title: z.string(),
+      procedure: z.string(),
+      cut: z.number().nullable(),
+      percent,
+      sheets: z.array(
+        z.object({
+          sheetId: id,
+          examiner: z.string(),
+          percent,
+          grade: z.string().nullable(),
+          comment: z.string(),
+          missed: z.array(
+            z.object({ text: z.string(), earned: z.number(), critical: z.boolean() }),
+          ),
+          notObserved: z.int(),
+          unmarked: z.int(),
+        }),
+      ),
+    }),
+  ),
+});
+export type CandidateReport = z.infer<typeof candidateReport>;

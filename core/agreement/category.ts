@@ -1,0 +1,59 @@
+import type { ChecklistItem } from '../scoring/checklist.ts';
+import { earnedShare } from '../scoring/mark.ts';
+import type { Mark } from '../scoring/mark.ts';
+
+export interface Category {
+  readonly key: string | number;
+  readonly label: string;
+}
+
+const EARNED: readonly Category[] = [
+  { key: 0, label: 'none' },
+  { key: 0.5, label: 'half' },
+  { key: 1, label: 'full' },
+];
+
+/** The categories in which two examiners can place an item, from the lowest to the highest. */
+export function categoriesOf(item: ChecklistItem): readonly Category[] {
+  switch (item.kind) {
+    case 'done':
+      return [
+        { key: 0, label: 'not done' },
+        { key: 1, label: 'done' },
+      ];
+    case 'graded':
+      return item.anchors.map((_, grade) => ({ key: grade, label: String(grade) }));
+    case 'measured':
+      return EARNED;
+    case 'choice':
+      return [...item.options]
+        .sort((a, b) => a.call - b.call)
+        .map(({ key, label }) => ({ key, label }));
+  }
+}
+
+/**
+ * Where a mark stands among the categories of its item; `null` where nothing was observed.
+ *
+ * Done and graded items are compared by what they earn, so that "said only" and "not done" are
+ * the same to the candidate; measured values by the class they fall in; choices by the option.
+ */
+export function categoryOf(item: ChecklistItem, mark: Mark): string | number | null {
+  const share = earnedShare(item, mark);
+  if (share === null) return null;
+  if (item.kind === 'choice') return String(mark.value);
+  return item.kind === 'graded' ? Math.round(share * (item.anchors.length - 1)) : share;
+}
+
+/** The three classes in which marks of all kinds of items can be pooled. */
+export const POOLED: readonly Category[] = [
+  { key: 0, label: 'no mark' },
+  { key: 0.5, label: 'part' },
+  { key: 1, label: 'full mark' },
+];
+
+/** A mark among the pooled classes: nothing, some or all of its weight. */
+export function pooledCategoryOf(item: ChecklistItem, mark: Mark): number | null {
+  const share = earnedShare(item, mark);
+  return share === null ? null : share === 0 || share === 1 ? share : 0.5;
+}

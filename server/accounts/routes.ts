@@ -1,0 +1,96 @@
+import { account, newAccount, passwordChange, session, signIn } from '@kritikos/contracts/accounts';
+import type { Account, Session } from '@kritikos/contracts/accounts';
+import { nothing } from '@kritikos/contracts/primitives';
+import type { Request } from 'express';
+import { z } from 'zod';
+import type { Database } from '../db/database.ts';
+import { route } from '../http/route.ts';
+import { csrf } from '../http/session.ts';
+import { hasAnyAccount, listAccounts } from './repository.ts';
+import * as service from './service.ts';
+
+export const accountRoutes = [
+  route({
+    method: 'get',
+    path: '/session',
+    access: 'anyone',
+    answers: session,
+    handle: ({ db, request, account }) => present(db, request, account),
+  }),
+  route({
+    method: 'post',
+    path: '/session',
+    access: 'anyone',
+    body: signIn,
+    answers: session,
+    handle: async ({ db, body, request }) => {
+      const signedIn = await service.signIn(db, body, request.ip ?? 'unknown');
+      return begin(db, request, signedIn);
+    },
+  }),
+  route({
+    method: 'delete',
+    path: '/session',
+    access: ['lead', 'examiner'],
+    answers: nothing,
+    handle: async ({ request, response }) => {
+      await new Promise<void>((resolve, reject) => {
+        request.session.destroy((error: unknown) => (error ? reject(error as Error) : resolve()));
+      });
+      response.clearCookie('kritikos.sid');
+      return null;
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/accounts/first-lead',
+    access: 'anyone',
+    body: newAccount,
+    answers: session,
+    handle: async ({ db, body, request }) =>
+      begin(db, request, await service.createFirstLead(db, body)),
+  }),
+  route({
+    method: 'get',
+    path: '/accounts/examiners',
+    access: ['lead'],
+    answers: z.array(account),
+    handle: ({ db }) => listAccounts(db, 'examiner'),
+  }),
+  route({
+    method: 'post',
+    path: '/accounts/examiners',
+    access: ['lead'],
+    body: newAccount,
+    answers: account,
+    handle: ({ db, body, account: lead }) => service.createAccount(db, body, 'examiner', lead),
+  }),
+  route({
+    method: 'put',
+    path: '/accounts/own/password',
+    access: ['lead', 'examiner'],
+    body: passwordChange,
+    answers: nothing,
+    handle: async ({ db, body, account: own }) => {
+      await service.changePassword(db, own, body);
+      return null;
+    },
+  }),
+];
+
+/** A new session id at sign-in, so that one planted beforehand is worth nothing. */
+async function begin(db: Database, request: Request, signedIn: Account): Promise<Session> {
+  await new Promise<void>((resolve, reject) => {
+    request.session.regenerate((error: unknown) => (error ? reject(error as Error) : resolve()));
+  });
+  request.session.accountId = signedIn.id;
+  return present(db, request, signedIn);
+}
+
+async function present(db: Database, request: Request, signedIn: Account | null): Promise<Session> {
+  return {
+    account: signedIn,
+    csrfToken: signedIn ? csrf.generateToken(request) : '',
+    needsFirstLead: signedIn === null && !(await hasAnyAccount(db)),
+  };
+}

@@ -1,0 +1,41 @@
+import type { Account } from '@kritikos/contracts/accounts';
+import type { Briefing, Confirmations } from '@kritikos/contracts/calibration';
+import { findChecklistVersion } from '../checklists/service.ts';
+import type { Database } from '../db/database.ts';
+import { notAllowed, notFound } from '../http/problems.ts';
+import * as calibration from './repository.ts';
+
+/** What an examiner reads before the day: the checklist, the accepted variants, the stop rule. */
+export async function readBriefing(
+  db: Database,
+  stationId: string,
+  reader: Account,
+): Promise<Briefing> {
+  const station = await calibration.findBriefing(db, stationId, reader.id);
+  if (!station) throw notFound('station');
+  if (reader.role === 'examiner' && !station.assigned) {
+    throw notAllowed('You are not an examiner at this station.');
+  }
+  return {
+    stationId,
+    title: station.title,
+    minutes: station.minutes,
+    checklist: await findChecklistVersion(db, station.checklistVersionId),
+    confirmedAt: station.confirmedAt?.toISOString() ?? null,
+  };
+}
+
+/** An examiner confirms having read the briefing of the checklist version now in use. */
+export async function confirmBriefing(
+  db: Database,
+  stationId: string,
+  examiner: Account,
+): Promise<Briefing> {
+  const briefing = await readBriefing(db, stationId, examiner);
+  await calibration.insertConfirmation(db, stationId, examiner.id, briefing.checklist.id);
+  return readBriefing(db, stationId, examiner);
+}
+
+export async function whoConfirmed(db: Database, examinationId: string): Promise<Confirmations> {
+  return calibration.listConfirmations(db, examinationId);
+}

@@ -1,0 +1,70 @@
+import type { ChecklistSummary, ChecklistVersion } from '@kritikos/contracts/checklists';
+import type { Database } from '../db/database.ts';
+
+/** The newest version of every checklist. */
+export async function newestVersions(db: Database): Promise<ChecklistSummary[]> {
+  const { rows } = await db.raw(`
+    select distinct on (c.title, c.id) c.id as "checklistId", v.id as "versionId",
+      c.procedure_id as "procedureId", c.title, c.region, v.version,
+      jsonb_array_length(v.content -> 'items') as items,
+      to_json(v.frozen_at at time zone 'utc') as "frozenAt"
+    from checklist c join checklist_version v on v.checklist_id = c.id
+    order by c.title, c.id, v.version desc`);
+  return rows.map((row: ChecklistSummary) => ({ ...row, frozenAt: asUtc(row.frozenAt) }));
+}
+
+export async function findVersion(db: Database, id: string): Promise<ChecklistVersion | undefined> {
+  const row = await db('checklist_version as v')
+    .join('checklist as c', 'c.id', 'v.checklist_id')
+    .where('v.id', id)
+    .first('v.id', 'c.id as checklistId', 'c.procedure_id as procedureId', 'c.title', 'c.region', 'v.version', 'v.frozen_at as frozenAt', 'v.content'); // prettier-ignore
+  return row && { ...row, frozenAt: row.frozenAt?.toISOString() ?? null };
+}
+
+export async function findNewestOf(
+  db: Database,
+  checklistId: string,
+): Promise<{ id: string; version: number } | undefined> {
+  return db('checklist_version').where({ checklist_id: checklistId }).orderBy('version', 'desc').first('id', 'version'); // prettier-ignore
+}
+
+export async function findByProcedure(
+  db: Database,
+  procedureId: string,
+): Promise<{ id: string } | undefined> {
+  return db('checklist').where({ procedure_id: procedureId }).first('id');
+}
+
+export async function insertChecklist(
+  db: Database,
+  checklist: { id: string; procedure_id: string; title: string; region: string },
+): Promise<void> {
+  await db('checklist').insert(checklist);
+}
+
+export async function insertVersion(
+  db: Database,
+  version: { id: string; checklistId: string; version: number; content: object },
+): Promise<void> {
+  await db('checklist_version').insert({
+    id: version.id,
+    checklist_id: version.checklistId,
+    version: version.version,
+    content: JSON.stringify(version.content),
+  });
+}
+
+/** Freezes the versions that the examination's stations use; from here on they are never edited. */
+export async function freezeVersionsOf(db: Database, examinationId: string): Promise<void> {
+  await db('checklist_version')
+    .whereNull('frozen_at')
+    .whereIn(
+      'id',
+      db('station').where({ examination_id: examinationId }).select('checklist_version_id'),
+    ) // prettier-ignore
+    .update({ frozen_at: db.fn.now() });
+}
+
+function asUtc(local: string | null): string | null {
+  return local === null ? null : `${local}Z`;
+}

@@ -1,0 +1,219 @@
+import type {
+  Candidate,
+  Examination,
+  ExaminationSummary,
+  NewExamination,
+  Station,
+} from '@kritikos/contracts/examinations';
+import type { Database } from '../db/database.ts';
+
+const SUMMARY = `
+  select e.id, e.title, e.school, e.cohort, e.held_on as "heldOn", e.zone,
+    e.marking_opened_at as "markingOpenedAt",
+    (select count(*) from candidate c where c.examination_id = e.id) as candidates,
+    (select count(*) from station s where s.examination_id = e.id) as stations,
+    (select count(*) from sheet h join station s on s.id = h.station_id where s.examination_id = e.id) as sheets,
+    (select count(*) from sheet h join station s on s.id = h.station_id
+      where s.examination_id = e.id and h.submitted_at is not null) as submitted
+  from examination e`;
+
+export async function listExaminations(db: Database): Promise<ExaminationSummary[]> {
+  const { rows } = await db.raw(`${SUMMARY} order by e.held_on desc, e.id desc limit 200`);
+  return rows.map(summaryOf);
+}
+
+export type StoredExamination = Omit<Examination, 'progress' | 'stationList'>;
+
+export async function findExamination(
+  db: Database,
+  id: string,
+): Promise<StoredExamination | undefined> {
+  const { rows } = await db.raw(`${SUMMARY} where e.id = ?`, [id]);
+  const row = rows[0];
+  return row && { ...summaryOf(row), markingOpenedAt: row.markingOpenedAt?.toISOString() ?? null };
+}
+
+function summaryOf(row: Record<string, unknown>): ExaminationSummary {
+  const summary = { ...row };
+  delete summary.markingOpenedAt;
+  return summary as unknown as ExaminationSummary;
+}
+
+export async function insertExamination(
+  db: Database,
+  id: string,
+  examination: NewExamination,
+  createdBy: string,
+): Promise<void> {
+  const { title, school, cohort, heldOn, zone } = examination;
+  await db('examination').insert({ id, title, school, cohort, held_on: heldOn, zone, created_by: createdBy }); // prettier-ignore
+}
+
+export async function setMarkingOpened(db: Database, id: string, open: boolean): Promise<void> {
+  await db('examination')
+    .where({ id })
+    .update({ marking_opened_at: open ? db.fn.now() : null });
+}
+
+export async function listStations(db: Database, examinationId: string): Promise<Station[]> {
+  const { rows } = await db.raw(
+    `select s.id, s.position, s.title, s.minutes, v.id as "checklistVersionId",
+       c.procedure_id as "procedureId", c.title as "procedureTitle", c.region, v.version,
+       jsonb_array_length(v.content -> 'items') as items, v.frozen_at as "frozenAt",
+       coalesce((select jsonb_agg(jsonb_build_object('accountId', a.id, 'name', a.name, 'every', x.every)
+           order by x.every, a.name)
+         from station_examiner x join account a on a.id = x.account_id
+         where x.station_id = s.id), '[]') as examiners
+     from station s
+       join checklist_version v on v.id = s.checklist_version_id
+       join checklist c on c.id = v.checklist_id
+     where s.examination_id = ? order by s.position`,
+    [examinationId],
+  );
+  return rows.map((row: Station & { frozenAt: Date | null }) => ({
+    ...row,
+    frozenAt: row.frozenAt?.toISOString() ?? null,
+  }));
+}
+
+export async function findStation(
+  db: Database,
+  id: string,
+): Promise<{ id: string; examinationId: string; position: number; title: string } | undefined> {
+  return db('station').where({ id }).first('id', 'examination_id as examinationId', 'position', 'title'); // prettier-ignore
+}
+
+export async function insertStation(
+  db: Database,
+  station: {
+    id: string;
+    examinationId: string;
+    title: string;
+    minutes: number;
+    checklistVersionId: string;
+  },
+): Promise<void> {
+  await db.raw(
+    `insert into station (id, examination_id, position, title, minutes, checklist_version_id)
+     select ?, ?, coalesce(max(position), 0) + 1, ?, ?, ? from station where examination_id = ?`,
+    [station.id, station.examinationId, station.title, station.minutes, station.checklistVersionId, station.examinationId], // prettier-ignore
+  );
+}
+
+export async function countStartedSheets(db: Database, stationId: string): Promise<number> {
+  const row = await db('sheet').where({ station_id: stationId }).whereNotNull('started_at').count('* as n').first(); // prettier-ignore
+  return Number(row?.n ?? 0);
+}
+
+export async function useVersion(
+  db: Database,
+  stationId: string,
+  versionId: string,
+  variant: string,
+): Promise<void> {
+  await db('station').where({ id: stationId }).update({ checklist_version_id: versionId });
+  await db('sheet').where({ station_id: stationId }).update({ checklist_version_id: versionId, variant }); // prettier-ignore
+}
+
+export async function replaceStationExaminers(
+  db: Database,
+  stationId: string,
+  examiners: readonly { accountId: string; every: number }[],
+): Promise<void> {
+  await db('station_examiner').where({ station_id: stationId }).delete();
+  if (examiners.length === 0) return;
+  await db('station_examiner').insert(
+    examiners.map((e) => ({ station_id: stationId, account_id: e.accountId, every: e.every })),
+  );
+}
+
+export async function countExaminers(db: Database, ids: readonly string[]): Promise<number> {
+  const row = await db('account').whereIn('id', ids).where({ role: 'examiner', disabled_at: null }).count('* as n').first(); // prettier-ignore
+  return Number(row?.n ?? 0);
+}
+
+export async function candidateNumbers(
+  db: Database,
+  examinationId: string,
+): Promise<{ id: string; number: number }[]> {
+  return db('candidate').where({ examination_id: examinationId }).orderBy('number').select('id', 'number'); // prettier-ignore
+}
+
+export async function candidatePage(
+  db: Database,
+  examinationId: string,
+  { offset, limit }: { offset: number; limit: number },
+): Promise<{ total: number; candidates: Candidate[] }> {
+  const all = db('candidate').where({ examination_id: examinationId });
+  const total = Number((await all.clone().count('* as n').first())?.n ?? 0);
+  const candidates = await all.clone().orderBy('number').offset(offset).limit(limit).select('id', 'number', 'name', 'circuit'); // prettier-ignore
+  return { total, candidates };
+}
+
+export async function insertCandidates(
+  db: Database,
+  examinationId: string,
+  candidates: readonly Candidate[],
+): Promise<void> {
+  await db.batchInsert(
+    'candidate',
+    candidates.map((c) => ({ ...c, examination_id: examinationId })),
+    1000,
+  );
+}
+
+/** Planned sheets that nobody has started and that the plan no longer wants. */
+export async function removeUnplannedSheets(
+  db: Database,
+  stationId: string,
+  examiners: readonly string[],
+): Promise<void> {
+  await db('sheet').where({ station_id: stationId, started_at: null }).whereNotIn('examiner_id', examiners).delete(); // prettier-ignore
+}
+
+export async function insertPlannedSheets(
+  db: Database,
+  sheets: readonly object[],
+): Promise<number> {
+  let added = 0;
+  for (let from = 0; from < sheets.length; from += 1000) {
+    const made = await db('sheet')
+      .insert(sheets.slice(from, from + 1000))
+      .onConflict(['station_id', 'candidate_id', 'examiner_id'])
+      .ignore()
+      .returning('id');
+    added += made.length;
+  }
+  return added;
+}
+
+export interface CycleCounts {
+  assigned: number;
+  confirmed: number;
+  pairs: number;
+  pairsDone: number;
+  decisions: number;
+}
+
+/** What the progress along the cycle is counted from. */
+export async function cycleCounts(db: Database, examinationId: string): Promise<CycleCounts> {
+  const { rows } = await db.raw(
+    `with pair as (
+       select count(*) filter (where h.submitted_at is not null) >= 2 as done
+       from sheet h join station s on s.id = h.station_id
+       where s.examination_id = :id
+       group by h.station_id, h.candidate_id having count(*) >= 2)
+     select
+       (select count(*) from station_examiner x join station s on s.id = x.station_id
+         where s.examination_id = :id) as assigned,
+       (select count(*) from station_examiner x join station s on s.id = x.station_id
+          join briefing_confirmation b on b.station_id = s.id and b.account_id = x.account_id
+            and b.checklist_version_id = s.checklist_version_id
+         where s.examination_id = :id) as confirmed,
+       (select count(*) from pair) as pairs,
+       (select count(*) from pair where done) as "pairsDone",
+       (select count(*) from decision where examination_id = :id) as decisions`,
+    { id: examinationId },
+  );
+  return rows[0];
+}

@@ -1,0 +1,245 @@
+import type { Account } from '@kritikos/contracts/accounts';
+import type {
+  Examination,
+  ImportPreview,
+  NewExamination,
+  NewStation,
+  PhaseProgress,
+  Planned,
+  StationExaminers,
+} from '@kritikos/contracts/examinations';
+import { recordAction } from '../audit/repository.ts';
+import { freezeVersionsOf } from '../checklists/repository.ts';
+import { findChecklistVersion } from '../checklists/service.ts';
+import type { Database } from '../db/database.ts';
+import { newId } from '../http/newId.ts';
+import { conflict, HttpProblem, invalid, notFound } from '../http/problems.ts';
+import { readCandidateFile } from './candidateFile.ts';
+import * as examinations from './repository.ts';
+import type { StoredExamination } from './repository.ts';
+
+export async function createExamination(
+  db: Database,
+  wanted: NewExamination,
+  lead: Account,
+): Promise<Examination> {
+  const id = newId();
+  await db.transaction(async (trx) => {
+    await examinations.insertExamination(trx, id, wanted, lead.id);
+    await recordAction(trx, { accountId: lead.id, action: 'examination created', subject: id });
+  });
+  return describeExamination(db, id);
+}
+
+/** The examination's page: its stations, and how far each phase of the cycle has come. */
+export async function describeExamination(db: Database, id: string): Promise<Examination> {
+  const found = await requireExamination(db, id);
+  const stationList = await examinations.listStations(db, id);
+  const counts = await examinations.cycleCounts(db, id);
+  const staffed = stationList.filter((s) => s.examiners.length > 0).length;
+  const steps = [
+    found.candidates > 0,
+    stationList.length > 0,
+    stationList.length > 0 && staffed === stationList.length,
+    found.sheets > 0,
+  ];
+  const progress: PhaseProgress[] = [
+    { phase: 'prepare', done: steps.filter(Boolean).length, of: steps.length, unit: 'steps' },
+    { phase: 'calibrate', done: counts.confirmed, of: counts.assigned, unit: 'briefings read' },
+    { phase: 'mark', done: found.submitted, of: found.sheets, unit: 'sheets submitted' },
+    { phase: 'agree', done: counts.pairsDone, of: counts.pairs, unit: 'pairs to compare' },
+    { phase: 'standard', done: Math.min(1, counts.decisions), of: 1, unit: 'signed decision' },
+    { phase: 'report', done: counts.decisions > 0 ? found.candidates : 0, of: found.candidates, unit: 'results ready' }, // prettier-ignore
+  ];
+  return { ...found, progress, stationList };
+}
+
+export async function requireExamination(db: Database, id: string): Promise<StoredExamination> {
+  const found = await examinations.findExamination(db, id);
+  if (!found) throw notFound('examination');
+  return found;
+}
+
+export async function requireStation(db: Database, id: string) {
+  const station = await examinations.findStation(db, id);
+  if (!station) throw notFound('station');
+  return station;
+}
+
+/** Adds a station at the end, marked on the checklist version named. */
+export async function addStation(
+  db: Database,
+  examinationId: string,
+  wanted: NewStation,
+  lead: Account,
+): Promise<Examination> {
+  const found = await requireExamination(db, examinationId);
+  refuseOnceOpen(found);
+  await findChecklistVersion(db, wanted.checklistVersionId);
+  await db.transaction(async (trx) => {
+    const id = newId();
+    await trx('examination').where({ id: examinationId }).forUpdate().first('id');
+    await examinations.insertStation(trx, { id, examinationId, ...wanted });
+    await recordAction(trx, { accountId: lead.id, action: 'station added', subject: id });
+  });
+  return describeExamination(db, examinationId);
+}
+
+/** Moves a station to another version of its checklist, as long as nobody has marked there. */
+export async function changeChecklistVersion(
+  db: Database,
+  stationId: string,
+  versionId: string,
+  lead: Account,
+): Promise<Examination> {
+  const station = await requireStation(db, stationId);
+  const version = await findChecklistVersion(db, versionId);
+  await db.transaction(async (trx) => {
+    await trx('sheet').where({ station_id: stationId }).forUpdate().select('id');
+    if ((await examinations.countStartedSheets(trx, stationId)) > 0) {
+      throw new HttpProblem(409, 'frozen', 'This station has been marked', 'Its checklist stays as it is; results name the version that they were marked on.'); // prettier-ignore
+    }
+    await examinations.useVersion(trx, stationId, versionId, version.content.usualVariant);
+    await freezeVersionsOf(trx, station.examinationId);
+    await recordAction(trx, { accountId: lead.id, action: 'checklist version changed', subject: stationId, detail: { versionId } }); // prettier-ignore
+  });
+  return describeExamination(db, station.examinationId);
+}
+
+/** Says who marks at a station: every candidate, or as a second examiner every n-th. */
+export async function assignExaminers(
+  db: Database,
+  stationId: string,
+  { examiners }: StationExaminers,
+  lead: Account,
+): Promise<Examination> {
+  const station = await requireStation(db, stationId);
+  const ids = examiners.map((e) => e.accountId);
+  if ((await examinations.countExaminers(db, ids)) !== ids.length) {
+    throw invalid([{ pointer: '/examiners', detail: 'names somebody who is not an examiner' }]);
+  }
+  await db.transaction(async (trx) => {
+    await examinations.replaceStationExaminers(trx, stationId, examiners);
+    await recordAction(trx, { accountId: lead.id, action: 'examiners assigned', subject: stationId, detail: { examiners } }); // prettier-ignore
+  });
+  return describeExamination(db, station.examinationId);
+}
+
+/** Reads a candidate list and says what would happen; nothing is saved. */
+export async function previewCandidates(
+  db: Database,
+  examinationId: string,
+  content: string,
+): Promise<ImportPreview> {
+  await requireExamination(db, examinationId);
+  const numbers = await examinations.candidateNumbers(db, examinationId);
+  return readCandidateFile(content, new Set(numbers.map((c) => c.number)));
+}
+
+/** Takes a candidate list whole, or not at all. */
+export async function importCandidates(
+  db: Database,
+  examinationId: string,
+  content: string,
+  lead: Account,
+): Promise<Examination> {
+  await db.transaction(async (trx) => {
+    // Two imports at once would each pass the preview; the second waits here and then sees the first.
+    await trx('examination').where({ id: examinationId }).forUpdate().first('id');
+    const { rows, errors } = await previewCandidates(trx, examinationId, content);
+    if (errors.length > 0) {
+      throw invalid(
+        errors.slice(0, 100).map((e) => ({
+          pointer: `/row ${e.row}${e.column ? `/${e.column}` : ''}`,
+          detail: e.detail,
+        })),
+        'The list was not imported',
+      );
+    }
+    const candidates = rows.map((row) => ({ id: newId(), ...row }));
+    await examinations.insertCandidates(trx, examinationId, candidates);
+    await recordAction(trx, { accountId: lead.id, action: 'candidates imported', subject: examinationId, detail: { candidates: rows.length } }); // prettier-ignore
+  });
+  return describeExamination(db, examinationId);
+}
+
+/**
+ * Plans who marks whom: a sheet for every candidate and first examiner, and for every n-th
+ * candidate with a second one. The n-th begins elsewhere at each station, so that over the
+ * examination most candidates are double-marked somewhere and the examiners stay connected.
+ * Planning again adds what is missing and leaves started sheets alone.
+ */
+export async function planSheets(
+  db: Database,
+  examinationId: string,
+  lead: Account,
+): Promise<Planned> {
+  await requireExamination(db, examinationId);
+  const stations = await examinations.listStations(db, examinationId);
+  const candidates = await examinations.candidateNumbers(db, examinationId);
+  const unstaffed = stations.filter((s) => s.examiners.length === 0).map((s) => s.position);
+  if (stations.length === 0 || candidates.length === 0 || unstaffed.length > 0) {
+    throw conflict(
+      'The sheets cannot be planned yet',
+      unstaffed.length > 0
+        ? `Station ${unstaffed.join(', ')} has no examiner.`
+        : 'Add stations and import candidates first.',
+    );
+  }
+  const sheets: { station_id: string; candidate_id: string; [column: string]: string }[] = [];
+  for (const station of stations) {
+    const { content } = await findChecklistVersion(db, station.checklistVersionId);
+    for (const examiner of station.examiners) {
+      const mine = candidates.filter((_, i) => i % examiner.every === (station.position - 1) % examiner.every); // prettier-ignore
+      for (const candidate of mine) {
+        sheets.push({
+          id: newId(),
+          station_id: station.id,
+          candidate_id: candidate.id,
+          examiner_id: examiner.accountId,
+          checklist_version_id: station.checklistVersionId,
+          variant: content.usualVariant,
+        });
+      }
+    }
+  }
+  const added = await db.transaction(async (trx) => {
+    for (const s of stations) {
+      await examinations.removeUnplannedSheets(trx, s.id, s.examiners.map((e) => e.accountId)); // prettier-ignore
+    }
+    const made = await examinations.insertPlannedSheets(trx, sheets);
+    await recordAction(trx, { accountId: lead.id, action: 'sheets planned', subject: examinationId, detail: { added: made } }); // prettier-ignore
+    return made;
+  });
+  const perCandidate = new Map<string, number>();
+  for (const s of sheets) {
+    const pair = `${s.station_id} ${s.candidate_id}`;
+    perCandidate.set(pair, (perCandidate.get(pair) ?? 0) + 1);
+  }
+  const doubleMarked = [...perCandidate.values()].filter((n) => n > 1).length;
+  return { sheets: sheets.length, doubleMarked, added };
+}
+
+/** Opens marking, which freezes the checklists in use, or closes it for a break. */
+export async function setMarkingOpen(
+  db: Database,
+  examinationId: string,
+  open: boolean,
+  lead: Account,
+): Promise<Examination> {
+  const found = await requireExamination(db, examinationId);
+  if (open && found.sheets === 0) {
+    throw conflict('Marking cannot be opened yet', 'Plan the sheets first: nobody has anything to mark.'); // prettier-ignore
+  }
+  await db.transaction(async (trx) => {
+    if (open) await freezeVersionsOf(trx, examinationId);
+    await examinations.setMarkingOpened(trx, examinationId, open);
+    await recordAction(trx, { accountId: lead.id, action: open ? 'marking opened' : 'marking closed', subject: examinationId }); // prettier-ignore
+  });
+  return describeExamination(db, examinationId);
+}
+
+function refuseOnceOpen(examination: StoredExamination): void {
+  if (examination.markingOpenedAt === null) return;
+  throw conflict('Marking is open', 'Stations are added before marking opens, so that every candidate meets the same ones.'); // prettier-ignore
+}

@@ -1,0 +1,59 @@
+import connectPgSimple from 'connect-pg-simple';
+import { csrfSync } from 'csrf-sync';
+import type { RequestHandler } from 'express';
+import session from 'express-session';
+import { randomBytes } from 'node:crypto';
+import type pg from 'pg';
+import type { Database } from '../db/database.ts';
+import { HttpProblem } from './problems.ts';
+
+declare module 'express-session' {
+  interface SessionData {
+    accountId: string;
+  }
+}
+
+const TWELVE_HOURS = 12 * 60 * 60 * 1000;
+
+/** Sessions live in PostgreSQL, so that any server process can answer the next request. */
+export async function sessions(db: Database, pool: pg.Pool): Promise<RequestHandler> {
+  const Store = connectPgSimple(session);
+  return session({
+    name: 'kritikos.sid',
+    secret: await sessionSecret(db),
+    store: new Store({ pool, tableName: 'session', disableTouch: true }),
+    resave: false,
+    saveUninitialized: false,
+    cookie: { httpOnly: true, sameSite: 'strict', secure: 'auto', maxAge: TWELVE_HOURS },
+  });
+}
+
+async function sessionSecret(db: Database): Promise<string> {
+  await db('setting')
+    .insert({ name: 'session-secret', value: randomBytes(32).toString('hex') })
+    .onConflict('name')
+    .ignore();
+  const row = await db('setting').where({ name: 'session-secret' }).first('value');
+  return row.value as string;
+}
+
+const forged = () =>
+  new HttpProblem(403, 'forged-request', 'This request did not come from the application', 'Reload the page and try again. Nothing was changed.'); // prettier-ignore
+
+/** The token that a page must send back with every change, bound to its session. */
+export const csrf = csrfSync({
+  getTokenFromRequest: (request) => request.headers['x-csrf-token'] as string | undefined,
+});
+
+/** Refuses changes asked for by another site, and signed-in changes without the session's token. */
+export const refuseForgeries: RequestHandler = (request, _response, next) => {
+  if (['GET', 'HEAD', 'OPTIONS'].includes(request.method)) return next();
+  const site = request.headers['sec-fetch-site'];
+  if (site !== undefined && site !== 'same-origin' && site !== 'none') return next(forged());
+  const { origin, host } = request.headers;
+  if (origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== host)) {
+    return next(forged());
+  }
+  if (request.session.accountId === undefined) return next();
+  return csrf.isRequestValid(request) ? next() : next(forged());
+};

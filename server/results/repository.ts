@@ -1,0 +1,87 @@
+import { DOMAINS } from '@kritikos/core/scoring/checklist';
+import type { SheetScore } from '@kritikos/core/scoring/scoreSheet';
+import type { Database } from '../db/database.ts';
+
+export interface CandidateRow {
+  candidateId: string;
+  number: number;
+  name: string;
+  stations: { stationId: string; percent: number | null; criticalFailures: number }[];
+  /** Weight earned and possible by domain and for safety, summed over all submitted sheets. */
+  sums: Record<string, { earned: number; possible: number } | undefined>;
+}
+
+const sums =
+  [...DOMAINS.map((d) => [d, `score -> 'domains' -> '${d}'`] as const), ['safety', `score -> 'safety'`] as const] // prettier-ignore
+    .map(
+      ([name, path]) =>
+        `'${name}', jsonb_build_object('earned', sum((${path} ->> 'earned')::numeric), 'possible', sum((${path} ->> 'possible')::numeric))`,
+    ) // prettier-ignore
+    .join(', ');
+
+/** Candidates with their station scores and domain sums; one candidate where `candidateId` is given. */
+export async function candidateRows(
+  db: Database,
+  examinationId: string,
+  { offset, limit, candidateId }: { offset: number; limit: number; candidateId?: string },
+): Promise<CandidateRow[]> {
+  const { rows } = await db.raw(
+    `with chosen as (
+       select id, number, name from candidate
+       where examination_id = :examinationId and (:candidateId::uuid is null or id = :candidateId)
+       order by number offset :offset limit :limit)
+     select k.id as "candidateId", k.number, k.name,
+       coalesce((select jsonb_agg(jsonb_build_object('stationId', t.station_id, 'percent', t.percent,
+           'criticalFailures', t.critical))
+         from (select h.station_id, avg(h.percent)::float8 as percent, min(h.critical_failures) as critical
+               from sheet h where h.candidate_id = k.id and h.submitted_at is not null
+               group by h.station_id) t), '[]') as stations,
+       (select jsonb_build_object(${sums}) from sheet h
+         where h.candidate_id = k.id and h.submitted_at is not null) as sums
+     from chosen k order by k.number`,
+    { examinationId, candidateId: candidateId ?? null, offset, limit },
+  );
+  return rows;
+}
+
+export async function countCandidates(db: Database, examinationId: string): Promise<number> {
+  const row = await db('candidate').where({ examination_id: examinationId }).count('* as n').first(); // prettier-ignore
+  return Number(row?.n ?? 0);
+}
+
+export async function countSubmittedSince(
+  db: Database,
+  examinationId: string,
+  instant: string,
+): Promise<number> {
+  const row = await db('mark_event as m')
+    .join('sheet as h', 'h.id', 'm.sheet_id')
+    .join('station as s', 's.id', 'h.station_id')
+    .where('s.examination_id', examinationId)
+    .whereRaw(`m.body ->> 'type' = 'submit'`)
+    .where('m.received_at', '>', instant)
+    .count('* as n')
+    .first();
+  return Number(row?.n ?? 0);
+}
+
+export interface ReportSheet {
+  sheetId: string;
+  stationId: string;
+  examiner: string;
+  percent: number | null;
+  rating: number | null;
+  comment: string;
+  variant: string;
+  checklistVersionId: string;
+  score: SheetScore;
+}
+
+export async function submittedSheets(db: Database, candidateId: string): Promise<ReportSheet[]> {
+  return db('sheet as h')
+    .join('account as a', 'a.id', 'h.examiner_id')
+    .where('h.candidate_id', candidateId)
+    .whereNotNull('h.submitted_at')
+    .orderBy('a.name')
+    .select('h.id as sheetId', 'h.station_id as stationId', 'a.name as examiner', 'h.percent', 'h.rating', 'h.comment', 'h.variant', 'h.checklist_version_id as checklistVersionId', 'h.score'); // prettier-ignore
+}

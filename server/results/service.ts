@@ -1,0 +1,133 @@
+import type { CandidateReport, CandidateResult, Results } from '@kritikos/contracts/results';
+import type { Decision } from '@kritikos/contracts/standards';
+import { DOMAINS } from '@kritikos/core/scoring/checklist';
+import { earnedShare } from '@kritikos/core/scoring/mark';
+import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
+import { marksOf } from '../agreement/repository.ts';
+import { findChecklistVersion } from '../checklists/service.ts';
+import type { Database } from '../db/database.ts';
+import { listStations } from '../examinations/repository.ts';
+import { requireExamination } from '../examinations/service.ts';
+import { notFound } from '../http/problems.ts';
+import { newestDecision } from '../standards/repository.ts';
+import * as results from './repository.ts';
+import type { CandidateRow, ReportSheet } from './repository.ts';
+
+/** What the examination came to: every candidate's scores, and the outcome of the newest decision. */
+export async function readResults(
+  db: Database,
+  examinationId: string,
+  page: { offset: number; limit: number },
+): Promise<Results> {
+  await requireExamination(db, examinationId);
+  const decision = await newestDecision(db, examinationId);
+  const stations = await listStations(db, examinationId);
+  const rows = await results.candidateRows(db, examinationId, page);
+  return {
+    decision: decision ? summaryOf(decision) : null,
+    submittedSince: decision
+      ? await results.countSubmittedSince(db, examinationId, decision.signedAt)
+      : 0,
+    stations: stations.map(({ id, position, title }) => ({
+      stationId: id,
+      position,
+      title,
+      cut: cutOf(decision, id),
+    })),
+    total: await results.countCandidates(db, examinationId),
+    candidates: rows.map((row) => resultOf(row, stations.map((s) => s.id), decision)), // prettier-ignore
+  };
+}
+
+function summaryOf(decision: Decision): NonNullable<Results['decision']> {
+  const { id, number, signedBy, signedAt, total, cuts } = decision;
+  return { id, number, signedBy, signedAt, meanCut: total / Math.max(1, cuts.length) };
+}
+
+function cutOf(decision: Decision | undefined, stationId: string): number | null {
+  return decision?.cuts.find((cut) => cut.station === stationId)?.cut ?? null;
+}
+
+function resultOf(
+  row: CandidateRow,
+  stationIds: readonly string[],
+  decision: Decision | undefined,
+): CandidateResult {
+  const { candidateId, number, name, sums } = row;
+  const stations = stationIds.map(
+    (stationId) =>
+      row.stations.find((s) => s.stationId === stationId) ?? { stationId, percent: null, criticalFailures: 0 }, // prettier-ignore
+  );
+  const scored = stations.flatMap((s) => (s.percent === null ? [] : [s.percent]));
+  const complete = stations.length > 0 && scored.length === stations.length;
+  const outcome = decision?.outcomes.find((o) => o.candidate === candidateId);
+  const percentOf = (part: string) => {
+    const sum = sums[part];
+    return sum?.possible ? (100 * sum.earned) / sum.possible : null;
+  };
+  return {
+    candidateId,
+    number,
+    name,
+    stations,
+    domains: Object.fromEntries(DOMAINS.map((d) => [d, percentOf(d)])) as CandidateResult['domains'], // prettier-ignore
+    safety: percentOf('safety'),
+    mean: complete ? scored.reduce((sum, x) => sum + x, 0) / scored.length : null,
+    outcome: outcome?.outcome ?? null,
+    reasons: outcome?.reasons ?? [],
+  };
+}
+
+/** One candidate's page: every station, every sheet, and what each missed mark was for. */
+export async function reportCandidate(
+  db: Database,
+  examinationId: string,
+  candidateId: string,
+): Promise<CandidateReport> {
+  const examination = await requireExamination(db, examinationId);
+  const decision = await newestDecision(db, examinationId);
+  const stations = await listStations(db, examinationId);
+  const [row] = await results.candidateRows(db, examinationId, { offset: 0, limit: 1, candidateId }); // prettier-ignore
+  if (!row) throw notFound('candidate');
+  const result = resultOf(row, stations.map((s) => s.id), decision); // prettier-ignore
+  const sheets = await results.submittedSheets(db, candidateId);
+  const described = await Promise.all(sheets.map((sheet) => describeReportSheet(db, sheet)));
+  const { title, school, heldOn } = examination;
+  return {
+    examination: { title, school, heldOn },
+    decision: decision ? summaryOf(decision) : null,
+    result,
+    stations: stations.map((station) => ({
+      stationId: station.id,
+      title: station.title,
+      procedure: station.procedureTitle,
+      cut: cutOf(decision, station.id),
+      percent: result.stations.find((s) => s.stationId === station.id)?.percent ?? null,
+      sheets: described.filter((_, i) => sheets[i]?.stationId === station.id),
+    })),
+  };
+}
+
+async function describeReportSheet(
+  db: Database,
+  sheet: ReportSheet,
+): Promise<CandidateReport['stations'][number]['sheets'][number]> {
+  const { content } = await findChecklistVersion(db, sheet.checklistVersionId);
+  const marks = (await marksOf(db, [sheet.sheetId])).get(sheet.sheetId) ?? [];
+  const missed = content.items.flatMap((item) => {
+    const mark = marks.find((m) => m.item === item.key);
+    const share = mark ? earnedShare(item, mark) : null;
+    if (share === null || share === 1) return [];
+    return [{ text: item.text, earned: share, critical: sheet.score.criticalFailures.includes(item.key) }]; // prettier-ignore
+  });
+  return {
+    sheetId: sheet.sheetId,
+    examiner: sheet.examiner,
+    percent: sheet.percent,
+    grade: FIVE_POINT_SCALE.find((g) => g.grade === sheet.rating)?.label ?? null,
+    comment: sheet.comment,
+    missed,
+    notObserved: sheet.score.notObserved.length,
+    unmarked: sheet.score.unmarked.length,
+  };
+}

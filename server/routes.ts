@@ -1,0 +1,21 @@
+import { accountRoutes } from './accounts/routes.ts';
+import { agreementRoutes } from './agreement/routes.ts';
+import { calibrationRoutes } from './calibration/routes.ts';
+import { checklistRoutes } from './checklists/routes.ts';
+import { examinationRoutes } from './examinations/routes.ts';
+import type { Route } from './http/route.ts';
+import { markingRoutes } from './marking/routes.ts';
+import { resultRoutes } from './results/routes.ts';
+import { standardRoutes } from './standards/routes.ts';
+
+/** Every address of the API, in the order in which an examination is run. */
+export const routes: readonly Route[] = [
+  ...accountRoutes,
+  ...checklistRoutes,
+  ...examinationRoutes,
+  ...calibrationRoutes,
+  ...markingRoutes,
+  ...agreementRoutes,
+  ...standardRoutes,
+  ...resultRoutes,
+];

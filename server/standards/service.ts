@@ -1,0 +1,158 @@
+import type { Account } from '@kritikos/contracts/accounts';
+import type { Decision, Settings, SignOff, StandardsPage } from '@kritikos/contracts/standards';
+import { borderlinePoint, FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
+import type { StandardSettings } from '@kritikos/core/standards/setStandard';
+import { recordAction } from '../audit/repository.ts';
+import type { Database } from '../db/database.ts';
+import { candidateNumbers, listStations } from '../examinations/repository.ts';
+import { requireExamination } from '../examinations/service.ts';
+import { newId } from '../http/newId.ts';
+import { conflict, invalid, notFound } from '../http/problems.ts';
+import { computeStandard } from '../jobs/pool.ts';
+import type { StandardJobResult } from '../jobs/standardJob.ts';
+import * as standards from './repository.ts';
+
+/** Enough for a standard error with a relative error under 2 % (Efron & Tibshirani 1993). */
+const RESAMPLES = 2000;
+const SEED = 1;
+
+/** Everything that setting the standard is argued from, with the settings as they were left. */
+export async function openStandards(db: Database, examinationId: string): Promise<StandardsPage> {
+  await requireExamination(db, examinationId);
+  const candidates = await candidateNumbers(db, examinationId);
+  const decisions = await standards.listDecisions(db, examinationId);
+  const data = await stationData(db, examinationId);
+  return {
+    data,
+    candidates,
+    outstanding: await standards.countOutstanding(db, examinationId),
+    draft: (await standards.findDraft(db, examinationId)) ?? usualSettings(data.length),
+    decisions: decisions.map(({ outcomes: _, ...decision }) => decision),
+  };
+}
+
+export function usualSettings(stations: number): Settings {
+  return {
+    borderline: borderlinePoint(FIVE_POINT_SCALE) ?? 2.5,
+    rule: {
+      semMultiplier: 0,
+      fewestStationsPassed: Math.ceil(stations / 2),
+      criticalFailureFails: true,
+    },
+    handCuts: {},
+  };
+}
+
+export async function keepDraft(
+  db: Database,
+  examinationId: string,
+  settings: Settings,
+): Promise<Settings> {
+  await requireExamination(db, examinationId);
+  await standards.saveDraft(db, examinationId, settings);
+  return settings;
+}
+
+/**
+ * Signs a standard. The server computes it anew from the submitted sheets, so that what is signed
+ * is what the marks say; from then on the decision is read-only, and a change makes a new one.
+ */
+export async function signDecision(
+  db: Database,
+  examinationId: string,
+  wanted: SignOff,
+  lead: Account,
+): Promise<Decision> {
+  await requireExamination(db, examinationId);
+  return db.transaction(async (trx) => {
+    await trx('examination').where({ id: examinationId }).forUpdate().first('id');
+    const newest = await standards.newestDecision(trx, examinationId);
+    if ((newest?.id ?? null) !== wanted.follows) {
+      throw conflict('Another decision was signed meanwhile', 'Reload the page, read it, and sign again if a change is still wanted.'); // prettier-ignore
+    }
+    const data = await stationData(trx, examinationId);
+    const candidates = (await candidateNumbers(trx, examinationId)).map((c) => c.id);
+    const settings: StandardSettings = wanted.settings;
+    const result = await computeStandard({ data, candidates, settings, resamples: RESAMPLES, seed: SEED }); // prettier-ignore
+    const id = newId();
+    await standards.insertDecision(trx, {
+      id,
+      examinationId,
+      number: (newest?.number ?? 0) + 1,
+      follows: newest?.id ?? null,
+      reason: wanted.reason,
+      signedBy: lead.id,
+      content: contentOf(wanted.settings, data, candidates, result),
+    });
+    await recordAction(trx, { accountId: lead.id, action: 'decision signed', subject: id });
+    const signed = await standards.findDecision(trx, id);
+    if (!signed) throw notFound('decision');
+    return signed;
+  });
+}
+
+export async function readDecision(db: Database, id: string): Promise<Decision> {
+  const found = await standards.findDecision(db, id);
+  if (!found) throw notFound('decision');
+  return found;
+}
+
+/** The marks that standards are set from: every station with its candidates' scores and grades. */
+export async function stationData(
+  db: Database,
+  examinationId: string,
+): Promise<StandardsPage['data']> {
+  const stations = await listStations(db, examinationId);
+  const records = await standards.stationRecords(db, examinationId);
+  return stations.map(({ id, title, position }) => ({
+    station: id,
+    title,
+    position,
+    records: records
+      .filter((record) => record.station === id)
+      .map(({ candidate, percent, grade, criticalFailures }) => ({ candidate, percent, grade, criticalFailures })), // prettier-ignore
+  }));
+}
+
+function contentOf(
+  settings: Settings,
+  data: StandardsPage['data'],
+  candidates: readonly string[],
+  { standard, bootstraps }: StandardJobResult,
+) {
+  const { examCut } = standard;
+  if (examCut === null) {
+    const without = standard.stations.findIndex((station) => station.cut === null);
+    const why = standard.stations[without]?.regression.cut.notes[0] ?? 'The standard error of measurement is undefined, so it cannot be added.'; // prettier-ignore
+    throw invalid([
+      {
+        pointer: without < 0 ? '/settings/rule/semMultiplier' : `/settings/handCuts/${data[without]?.station ?? ''}`, // prettier-ignore
+        detail: without < 0 ? why : `${data[without]?.title ?? 'A station'} has no cut: ${why} Set one by hand.`, // prettier-ignore
+      },
+    ]);
+  }
+  return {
+    settings,
+    total: examCut.total,
+    sem: standard.sem,
+    cuts: standard.stations.map((station, i) => ({
+      station: station.station,
+      title: data[i]?.title ?? '',
+      cut: station.cut,
+      byHand: station.byHand,
+      standardError: station.regression.cut.standardError,
+      bootstrapError: bootstraps[i]?.standardError ?? null,
+      rSquared: station.regression.line?.rSquared ?? null,
+      n: station.regression.cut.n,
+    })),
+    passed: standard.passed,
+    failed: standard.failed,
+    incomplete: standard.incomplete,
+    outcomes: candidates.flatMap((candidate) => {
+      const outcome = standard.outcomes.get(candidate);
+      if (!outcome) return [];
+      const { total, stationsPassed, reasons } = outcome;
+      return [{ candidate, outcome: outcome.outcome, total, stationsPassed, reasons: [...reasons] }]; // prettier-ignore
+    }),
+  };
+}
