@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import { usePreferredDark, useStorage } from '@vueuse/core';
+import { computed, watchEffect } from 'vue';
+import { useRoute } from 'vue-router';
+import { useTheme } from 'vuetify';
+import TopBar from './shell/TopBar.vue';
+
+const route = useRoute();
+const theme = useTheme();
+const prefersDark = usePreferredDark();
+const chosen = useStorage<'paper' | 'hall' | ''>('kritikos.theme', '');
+
+watchEffect(() => theme.change(chosen.value || (prefersDark.value ? 'hall' : 'paper')));
+
+/** The marking sheet and the briefing have the screen to themselves. */
+const ownFrame = computed(() => /^\/sheets\//.test(route.path));
+function switchTheme() {
+  chosen.value = theme.global.name.value === 'paper' ? 'hall' : 'paper';
+}
+</script>
+
+<template>
+  <v-app>
+    <TopBar v-if="!ownFrame" @switch-theme="switchTheme" />
+    <main>
+      <router-view />
+    </main>
+  </v-app>
+</template>

@@ -1,0 +1,47 @@
+import type { Account, NewAccount, Session, SignIn } from '@kritikos/contracts/accounts';
+import { defineStore } from 'pinia';
+import { ref } from 'vue';
+import { call, NoConnection, useCsrfToken } from '../http/api.ts';
+
+const REMEMBERED = 'kritikos.account';
+
+/** Who is signed in here. Without a network the last known account is trusted for showing, never for sending. */
+export const useSession = defineStore('session', () => {
+  const account = ref<Account | null>(null);
+  const needsFirstLead = ref(false);
+  const known = ref(false);
+
+  async function refresh(): Promise<void> {
+    try {
+      take(await call<Session>('GET', '/session'));
+    } catch (error) {
+      if (!(error instanceof NoConnection)) throw error;
+      const remembered = localStorage.getItem(REMEMBERED);
+      account.value = remembered ? (JSON.parse(remembered) as Account) : null;
+      known.value = true;
+    }
+  }
+
+  function take(session: Session): void {
+    account.value = session.account;
+    needsFirstLead.value = session.needsFirstLead;
+    known.value = true;
+    useCsrfToken(session.csrfToken);
+    if (session.account) localStorage.setItem(REMEMBERED, JSON.stringify(session.account));
+    else localStorage.removeItem(REMEMBERED);
+  }
+
+  return {
+    account,
+    needsFirstLead,
+    known,
+    refresh,
+    signIn: async (attempt: SignIn) => take(await call<Session>('POST', '/session', attempt)),
+    createFirstLead: async (person: NewAccount) =>
+      take(await call<Session>('POST', '/accounts/first-lead', person)),
+    signOut: async () => {
+      await call<null>('DELETE', '/session');
+      take({ account: null, csrfToken: '', needsFirstLead: false });
+    },
+  };
+});

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import type { AgreementTable } from '@kritikos/contracts/agreement';
+import { computed, ref } from 'vue';
+import { call } from '../http/api.ts';
+import { useLoaded } from '../http/useLoaded.ts';
+import LoadState from '../shell/LoadState.vue';
+
+const props = defineProps<{ examination: string; station: string; item: string | null }>();
+const emit = defineEmits<{ close: [] }>();
+const query = props.item ? `?item=${props.item}` : '';
+const { data, error, reload } = useLoaded(() =>
+  call<AgreementTable>('GET', `/stations/${props.station}/agreement/table${query}`),
+);
+const cell = ref<{ row: number; column: number } | null>(null);
+const pairs = computed(() =>
+  (data.value?.pairs ?? []).filter((pair) =>
+    cell.value
+      ? pair.row === cell.value.row && pair.column === cell.value.column
+      : pair.row !== pair.column,
+  ),
+);
+</script>
+
+<template>
+  <v-dialog :model-value="true" max-width="720" @update:model-value="emit('close')">
+    <v-card class="behind">
+      <LoadState :error="error" :loading="!data" @retry="reload" />
+      <template v-if="data">
+        <h1>{{ data.text }}</h1>
+        <p class="soft">{{ data.station }}. Rows: {{ data.first }}. Columns: {{ data.second }}.</p>
+        <table class="cross figures">
+          <thead>
+            <tr>
+              <th />
+              <th v-for="c in data.categories" :key="c.key">{{ c.label }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(counts, i) in data.counts" :key="i">
+              <th>{{ data.categories[i]?.label }}</th>
+              <td v-for="(count, j) in counts" :key="j" :class="{ agreed: i === j }">
+                <button
+                  type="button"
+                  :aria-label="`${count} pairs: ${data.categories[i]?.label} and ${data.categories[j]?.label}`"
+                  :aria-pressed="cell?.row === i && cell?.column === j"
+                  @click="cell = { row: i, column: j }"
+                >
+                  {{ count }}
+                </button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <h2>{{ cell ? 'Pairs in this cell' : 'Pairs that differ' }}</h2>
+        <p v-if="pairs.length === 0" class="soft">None.</p>
+        <ul class="pairs">
+          <li v-for="(pair, i) in pairs.slice(0, 60)" :key="i">
+            <router-link
+              :to="`/examinations/${examination}/agreement/${pair.firstSheet}/${pair.secondSheet}`"
+            >
+              Candidate {{ pair.candidateNumber }}</router-link
+            ><span class="soft">
+              {{ data.item ? '' : pair.item }} {{ data.categories[pair.row]?.label }} /
+              {{ data.categories[pair.column]?.label }}</span
+            >
+          </li>
+        </ul>
+        <v-btn class="justify-self-end" @click="emit('close')">Close</v-btn>
+      </template>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.behind {
+  padding: 18px 20px;
+  display: grid;
+  gap: 10px;
+}
+.cross {
+  border-collapse: collapse;
+  justify-self: start;
+}
+.cross th {
+  font-weight: 600;
+  padding: 4px 10px;
+  text-align: right;
+}
+.cross td {
+  border: 1px solid var(--rule);
+}
+.cross button {
+  min-width: 72px;
+  height: 44px;
+  background: none;
+  border: 0;
+  font: 600 1.05rem var(--sans);
+  color: var(--ink);
+  cursor: pointer;
+}
+.cross .agreed {
+  background: rgba(var(--v-theme-primary), 0.12);
+}
+.cross button[aria-pressed='true'] {
+  box-shadow: inset 0 0 0 3px var(--madder);
+}
+.pairs {
+  columns: 2;
+  padding-left: 1.1em;
+  margin: 0;
+  max-height: 34vh;
+  overflow-y: auto;
+}
+</style>

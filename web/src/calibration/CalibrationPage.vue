@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import type { Confirmations } from '@kritikos/contracts/calibration';
+import { computed } from 'vue';
+import { useExamination } from '../examinations/examinationStore.ts';
+import { call } from '../http/api.ts';
+import { useLoaded } from '../http/useLoaded.ts';
+import LoadState from '../shell/LoadState.vue';
+
+const store = useExamination();
+const { data, error, reload } = useLoaded(() =>
+  call<Confirmations>('GET', `/examinations/${store.current?.id}/calibration`),
+);
+const open = computed(() => data.value?.filter((c) => !c.confirmedAt).length ?? 0);
+</script>
+
+<template>
+  <div class="page">
+    <h1>Calibrate</h1>
+    <p class="soft">
+      Two examiners trained in different schools mark the same performance differently. So each
+      reads the station’s briefing, with the accepted variants and the anchor of every grade, and
+      confirms it before the day.
+    </p>
+    <LoadState :error="error" :loading="!data" @retry="reload" />
+    <template v-if="data">
+      <p v-if="data.length === 0" class="panel">
+        No examiner is assigned to a station yet; that is done under Prepare.
+      </p>
+      <template v-else>
+        <p role="status">
+          {{
+            open === 0
+              ? 'Everybody has read the briefing.'
+              : `${open} briefings are still to be read.`
+          }}
+        </p>
+        <table class="ledger panel">
+          <thead>
+            <tr>
+              <th class="number">Station</th>
+              <th>Title</th>
+              <th>Examiner</th>
+              <th>Briefing</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="c in data" :key="c.stationId + c.examinerId">
+              <td class="number">{{ c.position }}</td>
+              <td>{{ c.station }}</td>
+              <td>{{ c.examiner }}</td>
+              <td>
+                <template v-if="c.confirmedAt">
+                  ✓ read {{ c.confirmedAt.slice(0, 16).replace('T', ' ') }} UTC
+                </template>
+                <b v-else>○ not read yet</b>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </template>
+    </template>
+  </div>
+</template>

@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import type { CandidatePage, Examination, ImportPreview } from '@kritikos/contracts/examinations';
+import { computed, ref } from 'vue';
+import { call, callWithCsv, messageOf } from '../http/api.ts';
+import { useLoaded } from '../http/useLoaded.ts';
+import { useExamination } from './examinationStore.ts';
+
+const PAGE = 12;
+const store = useExamination();
+const id = computed(() => store.current?.id ?? '');
+const offset = ref(0);
+const { data, reload } = useLoaded(() =>
+  call<CandidatePage>(
+    'GET',
+    `/examinations/${id.value}/candidates?offset=${offset.value}&limit=${PAGE}`,
+  ),
+);
+const file = ref<File | null>(null);
+const preview = ref<ImportPreview | null>(null);
+const problem = ref('');
+
+async function look(chosen: File | File[] | null) {
+  file.value = Array.isArray(chosen) ? (chosen[0] ?? null) : chosen;
+  preview.value = null;
+  problem.value = '';
+  if (!file.value) return;
+  try {
+    preview.value = await callWithCsv<ImportPreview>(`/examinations/${id.value}/candidates/preview`, file.value); // prettier-ignore
+  } catch (thrown) {
+    problem.value = messageOf(thrown);
+  }
+}
+
+async function take() {
+  if (!file.value) return;
+  try {
+    store.take(await callWithCsv<Examination>(`/examinations/${id.value}/candidates`, file.value));
+    preview.value = null;
+    file.value = null;
+    await reload();
+  } catch (thrown) {
+    problem.value = messageOf(thrown);
+  }
+}
+
+async function turn(by: number) {
+  offset.value = Math.max(0, offset.value + by * PAGE);
+  await reload();
+}
+</script>
+
+<template>
+  <section class="panel">
+    <h2>Candidates</h2>
+    <table v-if="data && data.total > 0" class="ledger">
+      <thead>
+        <tr>
+          <th class="number">Number</th>
+          <th>Name</th>
+          <th>Circuit</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="c in data.candidates" :key="c.id">
+          <td class="number">{{ c.number }}</td>
+          <td>{{ c.name }}</td>
+          <td>{{ c.circuit }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <div v-if="data && data.total > PAGE" class="d-flex align-center ga-2 mt-2">
+      <v-btn size="small" :disabled="offset === 0" @click="turn(-1)">Earlier</v-btn>
+      <span class="soft figures">
+        {{ offset + 1 }} to {{ Math.min(offset + PAGE, data.total) }} of {{ data.total }}
+      </span>
+      <v-btn size="small" :disabled="offset + PAGE >= data.total" @click="turn(1)">Later</v-btn>
+    </div>
+    <p class="soft mt-3">
+      Bring them in from a CSV file with the columns <code>number</code>, <code>name</code> and,
+      where there are circuits, <code>circuit</code>.
+    </p>
+    <v-file-input
+      :model-value="file"
+      label="Candidate list (CSV)"
+      accept=".csv,text/csv"
+      variant="outlined"
+      density="compact"
+      hide-details
+      @update:model-value="look"
+    />
+    <v-alert v-if="problem" type="error" role="alert" class="mt-2">{{ problem }}</v-alert>
+    <div v-if="preview" class="mt-3" role="status">
+      <template v-if="preview.errors.length > 0">
+        <p>
+          <b>{{ preview.errors.length }} cells cannot be taken.</b> Nothing is imported until the
+          file is right.
+        </p>
+        <table class="ledger">
+          <thead>
+            <tr>
+              <th class="number">Row</th>
+              <th>Column</th>
+              <th>What is wrong</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(e, i) in preview.errors.slice(0, 20)" :key="i">
+              <td class="number">{{ e.row }}</td>
+              <td>{{ e.column }}</td>
+              <td>{{ e.detail }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </template>
+      <template v-else>
+        <p>
+          <b>{{ preview.rows.length }} candidates</b>, from {{ preview.rows[0]?.number }}
+          {{ preview.rows[0]?.name }} to {{ preview.rows.at(-1)?.number }}
+          {{ preview.rows.at(-1)?.name }}.
+        </p>
+        <v-btn variant="flat" color="primary" @click="take">
+          Import {{ preview.rows.length }} candidates
+        </v-btn>
+      </template>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import type { Examination, ExaminationSummary } from '@kritikos/contracts/examinations';
+import { reactive, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { ApiProblem, call, messageOf } from '../http/api.ts';
+import { useLoaded } from '../http/useLoaded.ts';
+import LoadState from '../shell/LoadState.vue';
+
+const router = useRouter();
+const { data, error, reload } = useLoaded(() => call<ExaminationSummary[]>('GET', '/examinations'));
+const creating = ref(false);
+const wanted = reactive({
+  title: '',
+  school: '',
+  cohort: String(new Date().getFullYear()),
+  heldOn: new Date().toISOString().slice(0, 10),
+  zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+});
+const problem = ref('');
+const fields = ref<Record<string, string>>({});
+
+async function create() {
+  fields.value = {};
+  problem.value = '';
+  try {
+    const made = await call<Examination>('POST', '/examinations', wanted);
+    await router.push(`/examinations/${made.id}/preparation`);
+  } catch (thrown) {
+    const errors = thrown instanceof ApiProblem ? (thrown.problem.errors ?? []) : [];
+    for (const { pointer, detail } of errors) fields.value[pointer.slice(1)] = detail;
+    if (errors.length === 0) problem.value = messageOf(thrown);
+  }
+}
+</script>
+
+<template>
+  <div class="page">
+    <div class="d-flex align-center ga-4 mb-3">
+      <h1>Examinations</h1>
+      <v-spacer />
+      <v-btn color="primary" variant="flat" @click="creating = true">New examination</v-btn>
+    </div>
+    <LoadState :error="error" :loading="!data" @retry="reload" />
+    <p v-if="data?.length === 0" class="panel">
+      There is no examination yet. Make one, then bring in candidates and stations.
+    </p>
+    <table v-if="data && data.length > 0" class="ledger panel">
+      <thead>
+        <tr>
+          <th>Examination</th>
+          <th>School</th>
+          <th>Cohort</th>
+          <th>Day</th>
+          <th class="number">Stations</th>
+          <th class="number">Candidates</th>
+          <th class="number">Sheets submitted</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="one in data" :key="one.id">
+          <td>
+            <router-link :to="`/examinations/${one.id}`">{{ one.title }}</router-link>
+          </td>
+          <td>{{ one.school }}</td>
+          <td>{{ one.cohort }}</td>
+          <td class="figures">{{ one.heldOn }}</td>
+          <td class="number">{{ one.stations }}</td>
+          <td class="number">{{ one.candidates }}</td>
+          <td class="number">{{ one.submitted }} of {{ one.sheets }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <v-dialog v-model="creating" max-width="520">
+      <v-card title="New examination">
+        <v-card-text class="d-grid ga-3">
+          <v-text-field v-model="wanted.title" label="Title" :error-messages="fields.title ?? []" />
+          <v-text-field
+            v-model="wanted.school"
+            label="School"
+            :error-messages="fields.school ?? []"
+          />
+          <v-text-field
+            v-model="wanted.cohort"
+            label="Cohort"
+            :error-messages="fields.cohort ?? []"
+          />
+          <v-text-field
+            v-model="wanted.heldOn"
+            label="Day"
+            type="date"
+            :error-messages="fields.heldOn ?? []"
+          />
+          <v-text-field
+            v-model="wanted.zone"
+            label="Time zone"
+            :error-messages="fields.zone ?? []"
+          />
+          <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
+        </v-card-text>
+        <v-card-actions>
+          <v-btn @click="creating = false">Cancel</v-btn>
+          <v-btn color="primary" variant="flat" @click="create">Make it</v-btn>
+        </v-card-actions>
+      </v-card>
+    </v-dialog>
+  </div>
+</template>

@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { CYCLE } from './cycle.ts';
+import { useExamination } from './examinationStore.ts';
+
+const store = useExamination();
+const examination = computed(() => store.current);
+const phases = computed(() =>
+  CYCLE.map((step) => ({
+    ...step,
+    progress: examination.value?.progress.find((p) => p.phase === step.phase),
+  })),
+);
+const signOf = (done: number, of: number) => (of > 0 && done >= of ? '●' : done > 0 ? '◐' : '○');
+</script>
+
+<template>
+  <div v-if="examination" class="page">
+    <h1>{{ examination.title }}</h1>
+    <p class="soft">
+      {{ examination.school }} · cohort {{ examination.cohort }} · {{ examination.heldOn }} ·
+      {{ examination.candidates }} candidates, {{ examination.stations }} stations ·
+      {{ examination.markingOpenedAt ? 'marking is open' : 'marking is closed' }}
+    </p>
+    <ol class="phases">
+      <li v-for="phase in phases" :key="phase.phase" class="panel">
+        <router-link :to="`/examinations/${examination.id}/${phase.path}`">
+          <h2>
+            <span aria-hidden="true">{{
+              signOf(phase.progress?.done ?? 0, phase.progress?.of ?? 0)
+            }}</span>
+            {{ phase.title }}
+          </h2>
+        </router-link>
+        <p>{{ phase.purpose }}</p>
+        <p class="soft figures">
+          {{ phase.progress?.done ?? 0 }} of {{ phase.progress?.of ?? 0 }}
+          {{ phase.progress?.unit }}
+        </p>
+      </li>
+    </ol>
+    <h2 class="mt-5 mb-2">Stations</h2>
+    <table class="ledger panel">
+      <thead>
+        <tr>
+          <th class="number">No.</th>
+          <th>Station</th>
+          <th>Procedure</th>
+          <th>Region</th>
+          <th class="number">Minutes</th>
+          <th>Checklist</th>
+          <th>Examiners</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="station in examination.stationList" :key="station.id">
+          <td class="number">{{ station.position }}</td>
+          <td>{{ station.title }}</td>
+          <td>{{ station.procedureTitle }}</td>
+          <td>{{ station.region }}</td>
+          <td class="number">{{ station.minutes }}</td>
+          <td>
+            version {{ station.version }}, {{ station.items }} items,
+            {{ station.frozenAt ? 'frozen' : 'not frozen yet' }}
+          </td>
+          <td>
+            <div v-for="e in station.examiners" :key="e.accountId">
+              {{ e.name }}<span v-if="e.every > 1" class="soft">, every {{ e.every }}rd</span>
+            </div>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.phases {
+  list-style: none;
+  padding: 0;
+  margin: 14px 0 0;
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 12px;
+}
+.phases a {
+  color: inherit;
+}
+.phases p {
+  margin: 4px 0 0;
+}
+@media (max-width: 900px) {
+  .phases {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import type { Account } from '@kritikos/contracts/accounts';
+import type { Planned } from '@kritikos/contracts/examinations';
+import { computed, ref } from 'vue';
+import ExaminerPanel from '../accounts/ExaminerPanel.vue';
+import { call, messageOf } from '../http/api.ts';
+import { useLoaded } from '../http/useLoaded.ts';
+import CandidatePanel from './CandidatePanel.vue';
+import { useExamination } from './examinationStore.ts';
+import StationPanel from './StationPanel.vue';
+
+const store = useExamination();
+const examination = computed(() => store.current);
+const { data: examiners, reload } = useLoaded(() => call<Account[]>('GET', '/accounts/examiners'));
+const planned = ref<Planned | null>(null);
+const problem = ref('');
+
+async function plan() {
+  if (!examination.value) return;
+  try {
+    planned.value = await call<Planned>('POST', `/examinations/${examination.value.id}/plan`);
+    await store.open(examination.value.id);
+    problem.value = '';
+  } catch (thrown) {
+    problem.value = messageOf(thrown);
+  }
+}
+</script>
+
+<template>
+  <div v-if="examination" class="page">
+    <h1>Prepare</h1>
+    <div class="columns">
+      <div class="d-grid ga-4">
+        <StationPanel :examiners="examiners ?? []" />
+        <section class="panel">
+          <h2>Plan the sheets</h2>
+          <p class="soft">
+            A sheet for every candidate with the first examiner of a station, and for every n-th
+            with a second one. Planning again adds what is missing and leaves started sheets alone.
+          </p>
+          <v-btn variant="flat" color="primary" @click="plan">Plan who marks whom</v-btn>
+          <p v-if="planned" role="status" class="mt-2">
+            {{ planned.sheets }} sheets, {{ planned.doubleMarked }} of them pairs for double
+            marking; {{ planned.added }} new.
+          </p>
+          <v-alert v-if="problem" type="error" role="alert" class="mt-2">{{ problem }}</v-alert>
+        </section>
+      </div>
+      <div class="d-grid ga-4 align-start">
+        <CandidatePanel />
+        <ExaminerPanel :examiners="examiners ?? []" @changed="reload" />
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: 3fr 2fr;
+  gap: 16px;
+  margin-top: 12px;
+  align-items: start;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

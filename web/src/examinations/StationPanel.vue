@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import type { Account } from '@kritikos/contracts/accounts';
+import type { ChecklistSummary } from '@kritikos/contracts/checklists';
+import type { Examination, Station } from '@kritikos/contracts/examinations';
+import { computed, reactive, ref } from 'vue';
+import { call, messageOf } from '../http/api.ts';
+import { useLoaded } from '../http/useLoaded.ts';
+import { useExamination } from './examinationStore.ts';
+
+const props = defineProps<{ examiners: Account[] }>();
+const store = useExamination();
+const stations = computed(() => store.current?.stationList ?? []);
+const { data: checklists } = useLoaded(() => call<ChecklistSummary[]>('GET', '/checklists'));
+const problem = ref('');
+const added = reactive({ title: '', minutes: 8, checklistVersionId: '' });
+
+async function change(action: () => Promise<Examination>) {
+  try {
+    store.take(await action());
+    problem.value = '';
+  } catch (thrown) {
+    problem.value = messageOf(thrown);
+  }
+}
+
+const add = () =>
+  change(async () => {
+    const made = await call<Examination>('POST', `/examinations/${store.current?.id}/stations`, {
+      ...added,
+      minutes: Number(added.minutes),
+    });
+    added.title = '';
+    return made;
+  });
+
+const assign = (station: Station, examiners: { accountId: string; every: number }[]) =>
+  change(() => call<Examination>('PUT', `/stations/${station.id}/examiners`, { examiners }));
+
+const present = (station: Station) =>
+  station.examiners.map(({ accountId, every }) => ({ accountId, every }));
+const free = (station: Station) =>
+  props.examiners.filter((e) => !station.examiners.some((s) => s.accountId === e.id));
+const SHARES = [
+  { every: 1, title: 'every candidate' },
+  { every: 2, title: 'every second' },
+  { every: 3, title: 'every third' },
+  { every: 5, title: 'every fifth' },
+];
+const setShare = (station: Station, accountId: string, every: number) =>
+  assign(
+    station,
+    present(station).map((e) => (e.accountId === accountId ? { accountId, every } : e)),
+  );
+</script>
+
+<template>
+  <section class="panel">
+    <h2>Stations</h2>
+    <p v-if="stations.length === 0" class="soft">
+      No station yet. Choose a procedure; its checklist comes with it.
+    </p>
+    <div v-for="station in stations" :key="station.id" class="station">
+      <div>
+        <b>{{ station.position }} · {{ station.title }}</b>
+        <div class="soft">
+          {{ station.procedureTitle }} ({{ station.region }}), {{ station.minutes }} minutes,
+          version {{ station.version }}{{ station.frozenAt ? ', frozen' : '' }}
+        </div>
+      </div>
+      <div class="who">
+        <div v-for="e in station.examiners" :key="e.accountId" class="line">
+          <span>{{ e.name }}</span>
+          <v-select
+            :model-value="e.every"
+            :items="SHARES"
+            item-value="every"
+            :aria-label="`What ${e.name} marks`"
+            @update:model-value="(every: number) => setShare(station, e.accountId, every)"
+          />
+          <button
+            class="linkish"
+            type="button"
+            :aria-label="`Take ${e.name} off station ${station.position}`"
+            @click="
+              assign(
+                station,
+                present(station).filter((x) => x.accountId !== e.accountId),
+              )
+            "
+          >
+            take off
+          </button>
+        </div>
+        <v-select
+          v-if="free(station).length > 0"
+          :model-value="null"
+          :items="free(station)"
+          item-title="name"
+          item-value="id"
+          :label="`Add an examiner to station ${station.position}`"
+          @update:model-value="
+            (accountId: string | null) =>
+              accountId && assign(station, [...present(station), { accountId, every: 1 }])
+          "
+        />
+      </div>
+    </div>
+    <form class="add" @submit.prevent="add">
+      <v-text-field v-model="added.title" label="Station title" />
+      <v-select
+        v-model="added.checklistVersionId"
+        label="Procedure"
+        :items="checklists ?? []"
+        item-value="versionId"
+        item-title="title"
+      />
+      <v-text-field v-model="added.minutes" label="Minutes" type="number" min="1" max="60" />
+      <v-btn type="submit" :disabled="!added.title || !added.checklistVersionId">Add station</v-btn>
+    </form>
+    <v-alert v-if="problem" type="error" role="alert" class="mt-2">{{ problem }}</v-alert>
+  </section>
+</template>
+
+<style scoped>
+.station {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  padding: 8px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.who {
+  display: grid;
+  gap: 6px;
+}
+.line {
+  display: grid;
+  grid-template-columns: 1fr 150px auto;
+  gap: 6px;
+  align-items: center;
+}
+.add {
+  display: grid;
+  grid-template-columns: 2fr 2fr 90px auto;
+  gap: 8px;
+  align-items: center;
+  margin-top: 12px;
+}
+</style>

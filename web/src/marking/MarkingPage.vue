@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import type { Examination } from '@kritikos/contracts/examinations';
+import type { MarkingProgress } from '@kritikos/contracts/marking';
+import { useIntervalFn } from '@vueuse/core';
+import { ref } from 'vue';
+import { useExamination } from '../examinations/examinationStore.ts';
+import { call, messageOf } from '../http/api.ts';
+import { useLoaded } from '../http/useLoaded.ts';
+import LoadState from '../shell/LoadState.vue';
+
+const store = useExamination();
+const id = store.current?.id ?? '';
+const { data, error, reload } = useLoaded(() =>
+  call<MarkingProgress>('GET', `/examinations/${id}/marking`),
+);
+useIntervalFn(() => void reload(), 10_000);
+const problem = ref('');
+
+async function setOpen(open: boolean) {
+  try {
+    store.take(await call<Examination>('PUT', `/examinations/${id}/marking`, { open }));
+    problem.value = '';
+    await reload();
+  } catch (thrown) {
+    problem.value = messageOf(thrown);
+  }
+}
+</script>
+
+<template>
+  <div class="page">
+    <div class="d-flex align-center ga-4">
+      <h1>Mark</h1>
+      <v-spacer />
+      <v-btn v-if="data?.open" @click="setOpen(false)">Close marking</v-btn>
+      <v-btn v-else variant="flat" color="primary" @click="setOpen(true)">Open marking</v-btn>
+    </div>
+    <p class="soft">
+      {{
+        data?.open
+          ? 'Marking is open. Closing it stops new sheets; sheets under way can be finished.'
+          : 'Opening marking freezes the checklists in use, so that every candidate meets the same ones.'
+      }}
+    </p>
+    <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
+    <LoadState :error="error" :loading="!data" @retry="reload" />
+    <template v-if="data">
+      <table class="ledger panel mt-2">
+        <thead>
+          <tr>
+            <th class="number">Station</th>
+            <th>Title</th>
+            <th>Examiner</th>
+            <th class="number">Planned</th>
+            <th class="number">Under way</th>
+            <th class="number">Submitted</th>
+            <th style="width: 26%">Progress</th>
+          </tr>
+        </thead>
+        <tbody v-for="station in data.stations" :key="station.stationId">
+          <tr v-for="(e, i) in station.examiners" :key="e.examinerId">
+            <td class="number">{{ i === 0 ? station.position : '' }}</td>
+            <td>{{ i === 0 ? station.title : '' }}</td>
+            <td>{{ e.name }}</td>
+            <td class="number">{{ e.planned }}</td>
+            <td class="number">{{ e.started - e.submitted }}</td>
+            <td class="number">{{ e.submitted }}</td>
+            <td>
+              <span class="track"
+                ><i :style="{ width: `${(100 * e.submitted) / Math.max(1, e.planned)}%` }"
+              /></span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <h2 class="mt-5 mb-2">Sheets that want a look</h2>
+      <p v-if="data.attention.length === 0" class="soft">None.</p>
+      <table v-else class="ledger panel">
+        <thead>
+          <tr>
+            <th class="number">Candidate</th>
+            <th>Station</th>
+            <th>Examiner</th>
+            <th>Why</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="a in data.attention" :key="a.sheetId">
+            <td class="number">{{ a.candidateNumber }}</td>
+            <td>{{ a.station }}</td>
+            <td>{{ a.examiner }}</td>
+            <td>
+              <b>{{ a.reason }}</b>
+            </td>
+            <td>
+              <router-link :to="`/examinations/${id}/sheets/${a.sheetId}`"
+                >open the sheet</router-link
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.track {
+  display: block;
+  height: 8px;
+  margin-top: 7px;
+  border: 1px solid var(--rule);
+}
+.track i {
+  display: block;
+  height: 100%;
+  background: var(--petrol);
+}
+</style>

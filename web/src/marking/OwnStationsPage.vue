@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import type { OwnStation } from '@kritikos/contracts/marking';
+import { useSession } from '../accounts/session.ts';
+import { call, NoConnection } from '../http/api.ts';
+import { useLoaded } from '../http/useLoaded.ts';
+import LoadState from '../shell/LoadState.vue';
+import { keepStations, keptStations } from './deviceStore.ts';
+import { offline, send, waiting } from './sending.ts';
+
+const session = useSession();
+const { data, error, reload } = useLoaded(async () => {
+  const who = session.account?.id ?? '';
+  void send();
+  try {
+    const stations = await call<OwnStation[]>('GET', '/own/stations');
+    await keepStations(who, stations);
+    return stations;
+  } catch (thrown) {
+    const kept = thrown instanceof NoConnection ? await keptStations(who) : undefined;
+    if (!kept) throw thrown;
+    return kept;
+  }
+});
+
+type OwnSheet = OwnStation['sheets'][number];
+const next = (station: OwnStation) => station.sheets.find((s) => !s.submittedAt);
+const submitted = (station: OwnStation) => station.sheets.filter((s) => s.submittedAt).length;
+const stateOf = (sheet: OwnSheet) => sheet.submittedAt ? 'submitted' : sheet.startedAt ? 'under way' : 'to mark'; // prettier-ignore
+const signOf = (sheet: OwnSheet) => (sheet.submittedAt ? '✓' : sheet.startedAt ? '◐' : '');
+</script>
+
+<template>
+  <div class="page">
+    <h1>My stations</h1>
+    <p class="soft" role="status">
+      {{
+        waiting === 0
+          ? 'Everything marked on this device is saved.'
+          : `${waiting} marks wait on this device${offline ? '; the server cannot be reached' : ''}.`
+      }}
+    </p>
+    <LoadState :error="error" :loading="!data" @retry="reload" />
+    <p v-if="data?.length === 0" class="panel">
+      You are not assigned to a station yet. The lead assigns examiners when preparing the
+      examination.
+    </p>
+    <section v-for="station in data ?? []" :key="station.stationId" class="panel">
+      <div class="head">
+        <div>
+          <h2>Station {{ station.position }} · {{ station.title }}</h2>
+          <div class="soft">
+            {{ station.procedureTitle }} · {{ station.minutes }} minutes ·
+            {{ station.examinationTitle }}
+          </div>
+        </div>
+        <v-spacer />
+        <v-btn size="large" :to="`/stations/${station.stationId}/briefing`">
+          {{ station.briefingConfirmed ? 'Briefing' : 'Read the briefing' }}
+        </v-btn>
+        <v-btn
+          v-if="next(station)"
+          size="large"
+          variant="flat"
+          color="primary"
+          :disabled="!station.markingOpen && !next(station)?.startedAt"
+          :to="`/sheets/${next(station)?.id}`"
+        >
+          {{ next(station)?.startedAt ? 'Continue candidate' : 'Next: candidate' }}
+          {{ next(station)?.candidateNumber }}
+        </v-btn>
+      </div>
+      <p v-if="!station.markingOpen" class="soft">The lead has not opened marking.</p>
+      <div class="candidates">
+        <router-link
+          v-for="sheet in station.sheets"
+          :key="sheet.id"
+          :to="`/sheets/${sheet.id}`"
+          class="candidate figures"
+          :class="{ submitted: sheet.submittedAt }"
+          :aria-label="`Candidate ${sheet.candidateNumber}, ${stateOf(sheet)}`"
+        >
+          {{ sheet.candidateNumber }}<small>{{ signOf(sheet) }}</small>
+        </router-link>
+      </div>
+      <div class="soft figures">
+        {{ submitted(station) }} of {{ station.sheets.length }} submitted
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+section {
+  margin-top: 14px;
+}
+.head {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.candidates {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin: 12px 0 6px;
+}
+.candidate {
+  width: 48px;
+  height: 48px;
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  justify-content: center;
+  border: 1.5px solid rgba(var(--v-theme-on-surface), 0.55);
+  border-radius: 3px;
+  text-decoration: none;
+  color: var(--ink);
+  font-weight: 600;
+  line-height: 1;
+}
+.candidate small {
+  height: 12px;
+  font-size: 0.75rem;
+}
+.candidate.submitted {
+  border: 1px solid var(--rule);
+  font-weight: 400;
+  color: var(--soft);
+}
+</style>

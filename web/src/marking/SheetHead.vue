@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import type { Sheet } from '@kritikos/contracts/marking';
+import { computed } from 'vue';
+
+const props = defineProps<{
+  sheet: Sheet;
+  variant: string;
+  shown: string;
+  remaining: number;
+  running: boolean;
+  waiting: number;
+  offline: boolean;
+  locked: boolean;
+  safetyEvents: number;
+}>();
+defineEmits<{ clock: []; variant: [key: string]; safety: [] }>();
+
+const saved = computed(() => {
+  if (props.waiting === 0) return { sign: '✓', words: 'All saved' };
+  return { sign: '…', words: `${props.waiting} waiting${props.offline ? ', no network' : ''}` };
+});
+</script>
+
+<template>
+  <header>
+    <router-link to="/stations" class="back" aria-label="Back to my stations">‹</router-link>
+    <div class="candidate">
+      <span class="soft">Candidate</span>
+      <b class="figures">{{ sheet.candidateNumber }}</b>
+    </div>
+    <div class="station">
+      <h1>Station {{ sheet.position }} · {{ sheet.checklist.title }}</h1>
+      <div class="stop"><b>Stop rule.</b> {{ sheet.checklist.content.stopRule }}</div>
+    </div>
+    <label class="variant">
+      <span class="soft">Variant seen</span>
+      <select
+        id="variant"
+        :value="variant"
+        :disabled="locked"
+        @change="$emit('variant', ($event.target as HTMLSelectElement).value)"
+      >
+        <option v-for="v in sheet.checklist.content.variants" :key="v.key" :value="v.key">
+          {{ v.label }}
+        </option>
+      </select>
+    </label>
+    <span class="saved figures" role="status" :class="{ open: waiting > 0 }">
+      <b aria-hidden="true">{{ saved.sign }}</b> {{ saved.words }}
+    </span>
+    <button
+      type="button"
+      class="clock figures"
+      :class="{ running, over: remaining < 0 }"
+      :disabled="locked"
+      :aria-label="`${shown} left. ${running ? 'Stop' : 'Start'} the clock`"
+      @click="$emit('clock')"
+    >
+      {{ shown }}<small>{{ running ? 'running' : 'tap to start' }}</small>
+    </button>
+    <button type="button" class="safety" :disabled="locked" @click="$emit('safety')">
+      Safety stop<small v-if="safetyEvents > 0">{{ safetyEvents }} recorded</small>
+    </button>
+  </header>
+</template>
+
+<style scoped>
+header {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 4px 10px;
+  border-bottom: 1.5px solid var(--ink);
+  min-height: 58px;
+}
+.back {
+  width: 36px;
+  height: 48px;
+  display: grid;
+  place-items: center;
+  font-size: 1.7rem;
+  text-decoration: none;
+}
+.candidate {
+  display: flex;
+  flex-direction: column;
+  line-height: 1;
+  font-size: 0.78rem;
+}
+.candidate b {
+  font: 600 1.7rem var(--serif);
+  line-height: 1;
+}
+.station {
+  flex: 1;
+  min-width: 0;
+}
+h1 {
+  font-size: 1.08rem;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.stop {
+  font-size: 0.82rem;
+  line-height: 1.15;
+  color: var(--madder);
+}
+.variant {
+  display: flex;
+  flex-direction: column;
+  font-size: 0.78rem;
+}
+select {
+  height: 36px;
+  min-width: 118px;
+  border: 1.5px solid rgba(var(--v-theme-on-surface), 0.55);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: 500 0.95rem var(--sans);
+  padding: 0 6px;
+}
+.saved {
+  font-size: 0.85rem;
+  width: 82px;
+  line-height: 1.15;
+}
+.saved.open {
+  color: var(--ochre);
+  font-weight: 600;
+}
+.clock,
+.safety {
+  height: 50px;
+  border-radius: 3px;
+  border: 1.5px solid rgba(var(--v-theme-on-surface), 0.55);
+  background: var(--sheet);
+  color: var(--ink);
+  font: 600 1.5rem var(--sans);
+  line-height: 1;
+  min-width: 92px;
+  cursor: pointer;
+  touch-action: manipulation;
+}
+.clock small,
+.safety small {
+  display: block;
+  font: 500 0.72rem var(--sans);
+  color: var(--soft);
+}
+.clock.over {
+  border: 3px double var(--madder);
+  color: var(--madder);
+}
+.safety {
+  border: 2px solid var(--madder);
+  color: var(--madder);
+  font-size: 0.95rem;
+}
+@media (max-width: 1100px) {
+  header {
+    gap: 8px;
+  }
+  .clock,
+  .safety {
+    min-width: 82px;
+  }
+}
+@media (max-width: 900px) {
+  .stop,
+  .back {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,354 @@
+<script setup lang="ts">
+import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
+import { computed, nextTick, onMounted, ref, toRef } from 'vue';
+import { useRouter } from 'vue-router';
+import LoadState from '../shell/LoadState.vue';
+import { byPhase, inTwoColumns } from './phases.ts';
+import { offline, refusals, sendAgain, waiting } from './sending.ts';
+import SheetHead from './SheetHead.vue';
+import SheetItem from './SheetItem.vue';
+import SheetReview from './SheetReview.vue';
+import SheetSide from './SheetSide.vue';
+import { useCountdown } from './useCountdown.ts';
+import { useSheet } from './useSheet.ts';
+import { useSheetKeys } from './useSheetKeys.ts';
+
+const props = defineProps<{ sheet: string }>();
+const router = useRouter();
+const own = useSheet(props.sheet);
+const { state, items, marks, unmarked } = own;
+const minutes = computed(() => own.sheet.value?.minutes ?? 0);
+const countdown = useCountdown(state, toRef(minutes));
+onMounted(own.load);
+
+const columns = computed(() => inTwoColumns(byPhase(items.value)));
+const ordered = computed(() => columns.value.flat().flatMap((group) => group.items));
+const place = (key: string) => ordered.value.findIndex((item) => item.key === key);
+const current = ref(0);
+const currentItem = computed(() => ordered.value[current.value]);
+const reviewing = ref(false);
+const locked = computed(() => state.value?.submittedAt != null);
+/** The overall grade comes after the checklist, so that irritation does not leak into marks. */
+const gradeOpen = computed(() => unmarked.value.length === 0 || reviewed.value || (state.value?.safetyEvents ?? 0) > 0); // prettier-ignore
+const reviewed = ref(false);
+const refusal = computed(() => refusals.value[props.sheet]);
+
+const HOW = [
+  { key: 'said-only', label: 'Said only', letter: 'S' },
+  { key: 'mimed', label: 'Mimed', letter: 'M' },
+  { key: 'prompted', label: 'Prompted', letter: 'P' },
+  { key: 'not-observed', label: 'Not observed', letter: 'O' },
+  { key: 'not-applicable', label: 'Does not apply', letter: 'N' },
+] as const;
+type How = (typeof HOW)[number]['key'];
+
+function goTo(next: number) {
+  current.value = Math.max(0, Math.min(ordered.value.length - 1, next));
+}
+
+function startClockOnce() {
+  if (state.value?.clock === null) toggleClock();
+}
+
+function set(key: string, value: number | string) {
+  startClockOnce();
+  goTo(place(key));
+  own.mark(key, { value });
+}
+
+function isHow(how: How): boolean {
+  const mark = currentItem.value && marks.value.get(currentItem.value.key);
+  if (!mark) return false;
+  if (how === 'prompted') return mark.prompted;
+  return mark.manner === how || mark.observation === how;
+}
+
+function qualify(how: How) {
+  const item = currentItem.value;
+  if (!item || locked.value) return;
+  startClockOnce();
+  const off = isHow(how);
+  const mark = marks.value.get(item.key);
+  if (how === 'prompted') {
+    if (mark) own.mark(item.key, { prompted: !off });
+  } else if (how === 'said-only' || how === 'mimed') {
+    const performed = off ? 'done' : how;
+    // Announced or pretended, the act itself is on the sheet; what it earns is the checklist's rule.
+    const value = mark?.value ?? (item.kind === 'done' ? 1 : undefined);
+    if (value !== undefined) own.mark(item.key, { manner: performed, value });
+  } else if (off) own.clear(item.key);
+  else own.mark(item.key, { observation: how, manner: 'done', prompted: false });
+}
+
+function toggleClock() {
+  own.happen({
+    type: 'clock',
+    running: !countdown.running.value,
+    remaining: Math.round(countdown.remaining.value * 10) / 10,
+  });
+}
+
+function recordSafety() {
+  own.happen({ type: 'safety', note: '', remaining: Math.round(countdown.remaining.value) });
+}
+
+function rate(grade: number) {
+  if (gradeOpen.value) own.happen({ type: 'rating', grade });
+}
+
+function review() {
+  reviewed.value = true;
+  reviewing.value = true;
+}
+
+async function submit() {
+  own.happen({ type: 'submit' });
+  reviewing.value = false;
+  await own.settled();
+  await router.push('/stations');
+}
+
+function focusOn(selector: string) {
+  void nextTick(() => document.querySelector<HTMLElement>(selector)?.focus());
+}
+
+useSheetKeys({
+  items: () => ordered.value,
+  current: () => current.value,
+  goTo,
+  set: (item, value) => set(item.key, value),
+  qualify,
+  clear: () => currentItem.value && own.clear(currentItem.value.key),
+  undo: own.undo,
+  clock: toggleClock,
+  safety: recordSafety,
+  review,
+  focusMeasure: (item) => focusOn(`[data-item="${item.key}"] input`),
+  focus: (what) => {
+    const target = { variant: '#variant', comment: '#comment', fault: '.fault', grade: '.grade' };
+    focusOn(target[what]);
+  },
+});
+</script>
+
+<template>
+  <div class="sheet">
+    <LoadState :error="own.error.value" :loading="!own.sheet.value" @retry="own.load" />
+    <template v-if="own.sheet.value && state">
+      <SheetHead
+        :sheet="own.sheet.value"
+        :variant="state.variant"
+        :shown="countdown.shown.value"
+        :remaining="countdown.remaining.value"
+        :running="countdown.running.value"
+        :waiting="waiting"
+        :offline="offline"
+        :locked="locked"
+        :safety-events="state.safetyEvents"
+        @clock="toggleClock"
+        @variant="own.setVariant"
+        @safety="recordSafety"
+      />
+      <div v-if="refusal" class="refusal" role="alert">
+        {{ refusal.message }} The marks are kept on this device.
+        <router-link v-if="refusal.type === 'not-signed-in'" :to="`/sign-in?then=/sheets/${sheet}`">
+          Sign in
+        </router-link>
+        <button class="linkish" type="button" @click="own.load().then(() => sendAgain(sheet))">
+          Reload the sheet and send again
+        </button>
+      </div>
+
+      <div class="body">
+        <div v-for="(column, side) in columns" :key="side" class="column">
+          <template v-for="group in column" :key="group.title">
+            <h2>{{ group.title }}</h2>
+            <SheetItem
+              v-for="item in group.items"
+              :key="item.key"
+              :item="item"
+              :place="place(item.key) + 1"
+              :mark="marks.get(item.key)"
+              :current="currentItem?.key === item.key"
+              :locked="locked"
+              @choose="goTo(place(item.key))"
+              @set="set(item.key, $event)"
+            />
+          </template>
+        </div>
+        <SheetSide
+          :content="own.sheet.value.checklist.content"
+          :items="items"
+          :state="state"
+          :locked="locked"
+          @fault="own.toggleFault"
+          @comment="own.happen({ type: 'comment', text: $event })"
+        />
+      </div>
+
+      <footer>
+        <div class="strip" role="group" aria-label="How the current item was performed">
+          <span class="which"
+            ><b class="figures">{{ current + 1 }}</b> was</span
+          >
+          <button
+            v-for="how in HOW"
+            :key="how.key"
+            type="button"
+            class="how"
+            :class="{ set: isHow(how.key) }"
+            :aria-pressed="isHow(how.key)"
+            :disabled="locked"
+            @click="qualify(how.key)"
+          >
+            {{ how.label }}<kbd>{{ how.letter }}</kbd>
+          </button>
+          <button
+            type="button"
+            class="how"
+            :disabled="locked || own.undoable.value.length === 0"
+            @click="own.undo"
+          >
+            Undo
+          </button>
+        </div>
+        <div class="strip" role="group" aria-label="Overall grade">
+          <span class="which">{{ gradeOpen ? 'Overall' : `${unmarked.length} to mark` }}</span>
+          <button
+            v-for="g in FIVE_POINT_SCALE"
+            :key="g.grade"
+            type="button"
+            class="how grade"
+            :class="{ set: state.rating === g.grade }"
+            :aria-pressed="state.rating === g.grade"
+            :disabled="locked || !gradeOpen"
+            @click="rate(g.grade)"
+          >
+            {{ g.label }}
+          </button>
+          <button type="button" class="how submit" :disabled="locked" @click="review">
+            {{ locked ? 'Submitted' : 'Review' }}<kbd v-if="!locked">R</kbd>
+          </button>
+        </div>
+      </footer>
+
+      <SheetReview
+        v-model="reviewing"
+        :unmarked="unmarked"
+        :rating="state.rating"
+        :safety-events="state.safetyEvents"
+        :candidate="own.sheet.value.candidateNumber"
+        @not-observed="(key) => own.mark(key, { observation: 'not-observed' })"
+        @go="(key) => ((reviewing = false), goTo(place(key)))"
+        @rate="(grade) => own.happen({ type: 'rating', grade })"
+        @submit="submit"
+      />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.sheet {
+  height: 100dvh;
+  display: flex;
+  flex-direction: column;
+  overflow: hidden;
+}
+.body {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: 1fr 1fr 218px;
+  overflow-y: auto;
+}
+.column {
+  display: flex;
+  flex-direction: column;
+  min-height: min-content;
+  padding: 0 8px;
+  border-right: 1px solid var(--rule);
+  background: var(--sheet);
+}
+.column h2 {
+  font-size: 0.92rem;
+  color: var(--petrol);
+  padding: 4px 4px 0;
+  border-bottom: 1.5px solid var(--ink);
+}
+.refusal {
+  padding: 4px 14px;
+  background: var(--sheet);
+  border: 1.5px solid var(--madder);
+  color: var(--madder);
+}
+footer {
+  border-top: 1.5px solid var(--ink);
+  background: var(--paper);
+  padding: 4px 10px;
+  display: grid;
+  gap: 4px;
+}
+.strip {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+.which {
+  width: 86px;
+  flex: none;
+  font-size: 0.92rem;
+}
+.how {
+  flex: 1 1 0;
+  min-width: 0;
+  height: 48px;
+  border: 1.5px solid rgba(var(--v-theme-on-surface), 0.45);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: 500 0.95rem var(--sans);
+  line-height: 1.1;
+  cursor: pointer;
+  touch-action: manipulation;
+}
+.how.set {
+  background: var(--petrol);
+  border-color: var(--petrol);
+  color: var(--paper);
+  box-shadow: inset 0 -4px 0 rgba(0, 0, 0, 0.25);
+}
+.how:disabled {
+  border-style: dashed;
+  color: var(--soft);
+  cursor: default;
+}
+.submit {
+  border-color: var(--petrol);
+  font-weight: 700;
+}
+kbd {
+  margin-left: 6px;
+  font: 500 0.72rem var(--sans);
+  color: var(--soft);
+  border: 1px solid var(--rule);
+  border-radius: 2px;
+  padding: 0 3px;
+}
+.set kbd {
+  color: inherit;
+}
+@media (max-width: 1100px) {
+  .body {
+    grid-template-columns: 1fr 1fr 184px;
+  }
+  kbd {
+    display: none;
+  }
+}
+@media (max-width: 900px) and (orientation: portrait) {
+  .body {
+    grid-template-columns: 1fr 1fr;
+    grid-template-rows: 1fr auto;
+  }
+}
+</style>

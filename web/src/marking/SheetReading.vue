@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import type { Sheet } from '@kritikos/contracts/marking';
+import { belongsToVariant } from '@kritikos/core/scoring/checklist';
+import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
+import { computed } from 'vue';
+import { describeValue } from './describeEvent.ts';
+import { byPhase } from './phases.ts';
+
+/** One sheet to be read, not marked; items on which it differs from another are pointed at. */
+const props = defineProps<{ sheet: Sheet; differing: readonly string[] }>();
+const content = computed(() => props.sheet.checklist.content);
+const groups = computed(() =>
+  byPhase(content.value.items.filter((i) => belongsToVariant(i, props.sheet.state.variant))),
+);
+const markOf = (key: string) => props.sheet.state.marks.find((m) => m.item === key);
+</script>
+
+<template>
+  <section class="panel">
+    <h2>{{ sheet.examiner }}</h2>
+    <p class="soft">
+      {{ content.variants.find((v) => v.key === sheet.state.variant)?.label }} ·
+      {{
+        FIVE_POINT_SCALE.find((g) => g.grade === sheet.state.rating)?.label ?? 'no overall grade'
+      }}
+      <template v-if="sheet.state.safetyEvents > 0"> · safety event recorded</template>
+    </p>
+    <table class="ledger">
+      <tbody v-for="group in groups" :key="group.title">
+        <tr>
+          <th colspan="3">{{ group.title }}</th>
+        </tr>
+        <tr
+          v-for="item in group.items"
+          :key="item.key"
+          :class="{ differs: differing.includes(item.key) }"
+        >
+          <td class="sign" :title="differing.includes(item.key) ? 'The sheets differ here' : ''">
+            {{ differing.includes(item.key) ? '≠' : '' }}
+          </td>
+          <td>{{ item.text }}</td>
+          <td class="value">{{ describeValue(item, markOf(item.key)) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="sheet.state.faults.length > 0">
+      Faults:
+      {{
+        sheet.state.faults.map((f) => content.faults.find((x) => x.key === f)?.text ?? f).join(', ')
+      }}
+    </p>
+    <p v-if="sheet.state.comment" class="comment">“{{ sheet.state.comment }}”</p>
+  </section>
+</template>
+
+<style scoped>
+.sign {
+  width: 22px;
+  color: var(--madder);
+  font-weight: 700;
+}
+.differs td {
+  font-weight: 650;
+}
+.differs .value {
+  color: var(--madder);
+}
+.value {
+  white-space: nowrap;
+}
+.comment {
+  font-family: var(--serif);
+}
+</style>

@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import type { ChecklistContent } from '@kritikos/catalogue/procedure';
+import type { SheetState } from '@kritikos/contracts/marking';
+import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
+import { computed, ref, watch } from 'vue';
+
+const props = defineProps<{
+  content: ChecklistContent;
+  items: readonly ChecklistItem[];
+  state: SheetState;
+  locked: boolean;
+}>();
+const emit = defineEmits<{ fault: [key: string]; comment: [text: string] }>();
+
+/** Faults that spoil an item of another variant cannot be seen in this one. */
+const faults = computed(() =>
+  props.content.faults.filter((fault) => props.items.some((item) => item.key === fault.item)),
+);
+const comment = ref(props.state.comment);
+watch(
+  () => props.state.comment,
+  (text) => {
+    comment.value = text;
+  },
+);
+
+let pause: ReturnType<typeof setTimeout> | undefined;
+/** Typing is saved at every short pause and when the field is left; a lost tablet loses no sentence. */
+function typed() {
+  clearTimeout(pause);
+  pause = setTimeout(keep, 600);
+}
+function keep() {
+  clearTimeout(pause);
+  if (comment.value.trim() !== props.state.comment) emit('comment', comment.value.trim());
+}
+</script>
+
+<template>
+  <aside>
+    <h2>Faults seen</h2>
+    <div class="faults">
+      <button
+        v-for="fault in faults"
+        :key="fault.key"
+        type="button"
+        class="fault"
+        :class="{ set: state.faults.includes(fault.key) }"
+        :aria-pressed="state.faults.includes(fault.key)"
+        :disabled="locked"
+        @click="emit('fault', fault.key)"
+      >
+        <span aria-hidden="true">{{ state.faults.includes(fault.key) ? '✕' : '' }}</span>
+        {{ fault.text }}
+      </button>
+    </div>
+    <label class="comment">
+      <h2>Comment</h2>
+      <textarea
+        id="comment"
+        v-model="comment"
+        :disabled="locked"
+        maxlength="2000"
+        placeholder="What you saw, for the candidate and the record"
+        @input="typed"
+        @blur="keep"
+        @keydown.esc="($event.target as HTMLElement).blur()"
+      />
+    </label>
+    <p class="care">
+      Local policy, consent and a licensed clinician’s judgement come first. This sheet assesses a
+      student; it diagnoses nobody.
+    </p>
+  </aside>
+</template>
+
+<style scoped>
+aside {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  padding: 0 10px 6px;
+}
+h2 {
+  font-size: 0.92rem;
+  color: var(--petrol);
+  padding-top: 4px;
+  border-bottom: 1.5px solid var(--ink);
+}
+.faults {
+  display: grid;
+  gap: 4px;
+}
+.fault {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 48px;
+  padding: 0 8px;
+  text-align: left;
+  border: 1.5px solid rgba(var(--v-theme-on-surface), 0.45);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: 500 0.95rem var(--sans);
+  line-height: 1.1;
+  cursor: pointer;
+  touch-action: manipulation;
+}
+.fault span {
+  width: 0.9em;
+  flex: none;
+}
+.fault.set {
+  border: 2px solid var(--madder);
+  color: var(--madder);
+  font-weight: 650;
+}
+.comment {
+  display: flex;
+  flex-direction: column;
+  flex: 1;
+  min-height: 96px;
+  gap: 4px;
+}
+textarea {
+  flex: 1;
+  resize: none;
+  border: 1.5px solid rgba(var(--v-theme-on-surface), 0.45);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  padding: 6px;
+  font: 400 0.95rem/1.3 var(--sans);
+}
+.care {
+  font-size: 0.72rem;
+  line-height: 1.2;
+  color: var(--soft);
+}
+@media (max-width: 900px) and (orientation: portrait) {
+  aside {
+    grid-column: 1 / -1;
+    border-top: 1.5px solid var(--ink);
+  }
+  .faults {
+    grid-template-columns: repeat(3, 1fr);
+  }
+}
+</style>

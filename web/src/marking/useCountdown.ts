@@ -1,0 +1,22 @@
+import type { SheetState } from '@kritikos/contracts/marking';
+import { useNow } from '@vueuse/core';
+import { computed } from 'vue';
+import type { Ref } from 'vue';
+
+/** Seconds left at this station, counted from the clock events of the sheet; negative in overtime. */
+export function useCountdown(state: Ref<SheetState | null>, minutes: Ref<number>) {
+  const now = useNow({ interval: 500 });
+  const remaining = computed(() => {
+    const clock = state.value?.clock;
+    if (!clock) return 60 * minutes.value;
+    if (!clock.running) return clock.remaining;
+    return clock.remaining - Math.max(0, now.value.getTime() - Date.parse(clock.since)) / 1000;
+  });
+  const running = computed(() => state.value?.clock?.running ?? false);
+  const shown = computed(() => {
+    const seconds = Math.ceil(Math.abs(remaining.value));
+    const text = `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+    return remaining.value < 0 ? `+${text}` : text;
+  });
+  return { remaining, running, shown };
+}

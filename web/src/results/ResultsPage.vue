@@ -1,0 +1,154 @@
+<script setup lang="ts">
+import type { CandidateResult, Results } from '@kritikos/contracts/results';
+import { DOMAINS } from '@kritikos/core/scoring/checklist';
+import { computed, ref } from 'vue';
+import { useExamination } from '../examinations/examinationStore.ts';
+import { call } from '../http/api.ts';
+import { useLoaded } from '../http/useLoaded.ts';
+import LoadState from '../shell/LoadState.vue';
+
+const PAGE = 200;
+const store = useExamination();
+const id = store.current?.id ?? '';
+const offset = ref(0);
+const { data, error, reload } = useLoaded(() =>
+  call<Results>('GET', `/examinations/${id}/results?limit=${PAGE}&offset=${offset.value}`),
+);
+const order = ref<'number' | 'mean' | 'outcome'>('number');
+const sorted = computed(() => {
+  const by: Record<typeof order.value, (c: CandidateResult) => number | string> = {
+    number: (c) => c.number,
+    mean: (c) => -(c.mean ?? -1),
+    outcome: (c) => c.outcome ?? '~',
+  };
+  const key = by[order.value];
+  return [...(data.value?.candidates ?? [])].sort((a, b) => (key(a) < key(b) ? -1 : key(a) > key(b) ? 1 : a.number - b.number)); // prettier-ignore
+});
+async function turn(by: number) {
+  offset.value = Math.max(0, offset.value + by * PAGE);
+  await reload();
+}
+
+const one = (x: number | null | undefined) => (x === null || x === undefined ? '–' : x.toFixed(1));
+const below = (percent: number | null, cut: number | null | undefined) =>
+  percent !== null && cut != null && percent < cut - 1e-9;
+const SHORT: Record<string, string> = {
+  preparation: 'Prep.',
+  positioning: 'Posit.',
+  technique: 'Tech.',
+  comparison: 'Comp.',
+  interpretation: 'Interp.',
+  communication: 'Comm.',
+};
+const SIGNS = { pass: '●', fail: '▲', incomplete: '◌' };
+const print = () => window.print();
+</script>
+
+<template>
+  <div class="page wide">
+    <div class="d-flex align-center ga-3">
+      <h1>Report</h1>
+      <v-spacer />
+      <v-btn class="no-print" :href="`/api/examinations/${id}/results.csv`" download>
+        Spreadsheet (CSV)
+      </v-btn>
+      <v-btn class="no-print" @click="print">Print</v-btn>
+    </div>
+    <LoadState :error="error" :loading="!data" @retry="reload" />
+    <template v-if="data">
+      <p v-if="data.decision" class="figures">
+        Decision No. {{ data.decision.number }}, signed by {{ data.decision.signedBy }} on
+        {{ data.decision.signedAt.slice(0, 10) }}: the mean over the stations must reach
+        {{ data.decision.meanCut.toFixed(1) }} %.
+        <b v-if="data.submittedSince > 0">
+          {{ data.submittedSince }} sheets were submitted since and are not in it.
+        </b>
+      </p>
+      <p v-else class="caution">
+        No standard is signed, so nobody has passed or failed yet. Scores are shown as they stand.
+      </p>
+      <p v-if="data.total === 0" class="panel">
+        There is no candidate yet; import them under Prepare.
+      </p>
+      <table v-else class="ledger panel">
+        <thead>
+          <tr>
+            <th class="number">
+              <button class="linkish" type="button" @click="order = 'number'">No.</button>
+            </th>
+            <th>Name</th>
+            <th>
+              <button class="linkish" type="button" @click="order = 'outcome'">Outcome</button>
+            </th>
+            <th class="number">
+              <button class="linkish" type="button" @click="order = 'mean'">Mean %</button>
+            </th>
+            <th v-for="s in data.stations" :key="s.stationId" class="number" :title="s.title">
+              St. {{ s.position }}
+              <div class="soft figures">cut {{ one(s.cut) }}</div>
+            </th>
+            <th v-for="d in DOMAINS" :key="d" class="number" :title="d">{{ SHORT[d] }}</th>
+            <th class="number">Safety</th>
+            <th>Why</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="c in sorted" :key="c.candidateId">
+            <td class="number">{{ c.number }}</td>
+            <td>
+              <router-link :to="`/examinations/${id}/results/${c.candidateId}`">
+                {{ c.name }}
+              </router-link>
+            </td>
+            <td :class="c.outcome ?? ''">
+              <template v-if="c.outcome">{{ SIGNS[c.outcome] }} {{ c.outcome }}</template>
+              <span v-else class="soft">–</span>
+            </td>
+            <td class="number">
+              <b>{{ one(c.mean) }}</b>
+            </td>
+            <td
+              v-for="(s, i) in c.stations"
+              :key="s.stationId"
+              class="number"
+              :class="{ below: below(s.percent, data.stations[i]?.cut) }"
+            >
+              {{ below(s.percent, data.stations[i]?.cut) ? '↓' : '' }}{{ one(s.percent) }}
+            </td>
+            <td v-for="d in DOMAINS" :key="d" class="number soft">{{ one(c.domains[d]) }}</td>
+            <td class="number soft">{{ one(c.safety) }}</td>
+            <td class="why">{{ c.reasons.join(' ') }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <div v-if="data.total > PAGE" class="d-flex ga-2 mt-2 no-print">
+        <v-btn :disabled="offset === 0" @click="turn(-1)">Earlier</v-btn>
+        <v-btn :disabled="offset + PAGE >= data.total" @click="turn(1)">Later</v-btn>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.wide {
+  max-width: 1480px;
+}
+.ledger td,
+.ledger th {
+  padding: 4px 5px;
+}
+.fail {
+  color: var(--madder);
+  font-weight: 700;
+}
+.pass {
+  color: var(--petrol);
+}
+.below {
+  color: var(--madder);
+}
+.why {
+  font-size: 0.84rem;
+  min-width: 190px;
+}
+</style>

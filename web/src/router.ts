@@ -1,0 +1,127 @@
+import type { Role } from '@kritikos/contracts/accounts';
+import { createRouter, createWebHistory } from 'vue-router';
+import type { RouteRecordRaw } from 'vue-router';
+import { useSession } from './accounts/session.ts';
+
+declare module 'vue-router' {
+  interface RouteMeta {
+    /** Who may open the page; without it, anyone. */
+    role?: Role;
+    title?: string;
+  }
+}
+
+const lead = (title: string) => ({ role: 'lead' as const, title });
+const examiner = (title: string) => ({ role: 'examiner' as const, title });
+
+const routes: RouteRecordRaw[] = [
+  { path: '/', component: () => import('./shell/HomePage.vue') },
+  {
+    path: '/sign-in',
+    component: () => import('./accounts/SignInPage.vue'),
+    meta: { title: 'Sign in' },
+  },
+  {
+    path: '/first-lead',
+    component: () => import('./accounts/FirstLeadPage.vue'),
+    meta: { title: 'First account' },
+  },
+  {
+    path: '/examinations',
+    component: () => import('./examinations/ExaminationsPage.vue'),
+    meta: lead('Examinations'),
+  },
+  {
+    path: '/examinations/:examination',
+    component: () => import('./examinations/ExaminationShell.vue'),
+    props: true,
+    children: [
+      {
+        path: '',
+        component: () => import('./examinations/OverviewPage.vue'),
+        meta: lead('Examination'),
+      },
+      {
+        path: 'preparation',
+        component: () => import('./examinations/PreparationPage.vue'),
+        meta: lead('Prepare'),
+      },
+      {
+        path: 'calibration',
+        component: () => import('./calibration/CalibrationPage.vue'),
+        meta: lead('Calibrate'),
+      },
+      {
+        path: 'marking',
+        component: () => import('./marking/MarkingPage.vue'),
+        meta: lead('Mark'),
+      },
+      {
+        path: 'agreement',
+        component: () => import('./agreement/AgreementPage.vue'),
+        meta: lead('Agree'),
+      },
+      {
+        path: 'agreement/:first/:second',
+        component: () => import('./agreement/ComparisonPage.vue'),
+        props: true,
+        meta: lead('Two sheets'),
+      },
+      {
+        path: 'standards',
+        component: () => import('./standards/StandardsPage.vue'),
+        meta: lead('Set the standard'),
+      },
+      {
+        path: 'results',
+        component: () => import('./results/ResultsPage.vue'),
+        meta: lead('Report'),
+      },
+      {
+        path: 'results/:candidate',
+        component: () => import('./results/CandidatePage.vue'),
+        props: true,
+        meta: lead('Candidate'),
+      },
+      {
+        path: 'sheets/:sheet',
+        component: () => import('./marking/RecordPage.vue'),
+        props: true,
+        meta: lead('Sheet'),
+      },
+    ],
+  },
+  {
+    path: '/stations',
+    component: () => import('./marking/OwnStationsPage.vue'),
+    meta: examiner('My stations'),
+  },
+  {
+    path: '/stations/:station/briefing',
+    component: () => import('./calibration/BriefingPage.vue'),
+    props: true,
+    meta: examiner('Briefing'),
+  },
+  {
+    path: '/sheets/:sheet',
+    component: () => import('./marking/SheetPage.vue'),
+    props: true,
+    meta: examiner('Sheet'),
+  },
+  { path: '/:rest(.*)*', component: () => import('./shell/NotFoundPage.vue') },
+];
+
+export const router = createRouter({ history: createWebHistory(), routes });
+
+router.beforeEach(async (to) => {
+  const session = useSession();
+  if (!session.known) await session.refresh();
+  if (session.needsFirstLead && to.path !== '/first-lead') return '/first-lead';
+  if (!to.meta.role) return true;
+  if (!session.account) return { path: '/sign-in', query: { then: to.fullPath } };
+  return session.account.role === to.meta.role ? true : '/';
+});
+
+router.afterEach((to) => {
+  document.title = to.meta.title ? `${to.meta.title} · Kritikos` : 'Kritikos';
+});

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { mdiThemeLightDark } from '@mdi/js';
+import { ref } from 'vue';
+import { useRouter } from 'vue-router';
+import PasswordDialog from '../accounts/PasswordDialog.vue';
+import { useSession } from '../accounts/session.ts';
+
+defineEmits<{ switchTheme: [] }>();
+const session = useSession();
+const router = useRouter();
+const changingPassword = ref(false);
+
+async function signOut() {
+  await session.signOut();
+  await router.push('/sign-in');
+}
+</script>
+
+<template>
+  <header class="bar">
+    <router-link to="/" class="wordmark serif">Kritikos</router-link>
+    <span class="motto soft">practical examinations of orthopedic special tests</span>
+    <v-spacer />
+    <v-btn
+      :icon="mdiThemeLightDark"
+      variant="text"
+      size="small"
+      aria-label="Switch between light and dark"
+      @click="$emit('switchTheme')"
+    />
+    <v-menu v-if="session.account">
+      <template #activator="{ props }">
+        <v-btn v-bind="props" variant="text" size="small">
+          {{ session.account.name }} · {{ session.account.role }}
+        </v-btn>
+      </template>
+      <v-list density="compact">
+        <v-list-item title="Change password" @click="changingPassword = true" />
+        <v-list-item title="Sign out" @click="signOut" />
+      </v-list>
+    </v-menu>
+    <PasswordDialog v-model="changingPassword" />
+  </header>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  padding: 6px 24px;
+  border-bottom: 1px solid var(--rule);
+  min-height: 48px;
+}
+.wordmark {
+  font-size: 1.25rem;
+  text-decoration: none;
+  color: var(--ink);
+}
+.motto {
+  font-size: 0.85rem;
+}
+@media (max-width: 700px) {
+  .motto {
+    display: none;
+  }
+}
+</style>

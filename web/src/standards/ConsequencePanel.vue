@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import type { StandardsPage } from '@kritikos/contracts/standards';
+import type { Standard } from '@kritikos/core/standards/setStandard';
+import { computed } from 'vue';
+
+const props = defineProps<{
+  standard: Standard | null;
+  candidates: StandardsPage['candidates'];
+  decision: StandardsPage['decisions'][number] | undefined;
+}>();
+
+const stations = computed(() => props.standard?.stations.length ?? 0);
+const meanCut = computed(() =>
+  props.standard?.examCut ? props.standard.examCut.total / Math.max(1, stations.value) : null,
+);
+const of = (outcome: string) =>
+  props.candidates.filter((c) => props.standard?.outcomes.get(c.id)?.outcome === outcome);
+const failing = computed(() => of('fail'));
+const incomplete = computed(() => of('incomplete'));
+const signedMean = computed(() =>
+  props.decision ? props.decision.total / Math.max(1, props.decision.cuts.length) : null,
+);
+</script>
+
+<template>
+  <section class="panel" aria-live="polite">
+    <h2>Consequence</h2>
+    <template v-if="standard?.examCut && meanCut !== null">
+      <p class="big figures">
+        <b>{{ standard.passed }}</b> pass · <b>{{ standard.failed }}</b> fail
+        <template v-if="standard.incomplete"> · {{ standard.incomplete }} incomplete</template>
+      </p>
+      <p class="figures">
+        Mean of {{ stations }} stations must reach <b>{{ meanCut.toFixed(1) }} %</b>
+        <span v-if="signedMean !== null" class="soft">; signed: {{ signedMean.toFixed(1) }} %</span>
+      </p>
+      <ul v-if="failing.length > 0">
+        <li v-for="c in failing" :key="c.id">
+          <b class="figures">{{ c.number }}</b> {{ standard.outcomes.get(c.id)?.reasons.join(' ') }}
+        </li>
+      </ul>
+      <p v-if="incomplete.length > 0" class="soft">
+        Incomplete: {{ incomplete.map((c) => c.number).join(', ') }}
+      </p>
+    </template>
+    <p v-else class="soft">
+      A station has no cut yet. Its regression needs marked candidates of different overall grades;
+      until then a cut can be set by hand.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.big {
+  font-size: 1.3rem;
+  margin: 4px 0;
+}
+ul {
+  margin: 6px 0;
+  padding-left: 0;
+  list-style: none;
+  font-size: 0.88rem;
+  max-height: 190px;
+  overflow-y: auto;
+}
+li {
+  border-bottom: 1px solid var(--rule);
+  padding: 2px 0;
+}
+</style>

@@ -1,0 +1,33 @@
+<script setup lang="ts">
+import type { StandardsPage } from '@kritikos/contracts/standards';
+
+defineProps<{ decisions: StandardsPage['decisions'] }>();
+const when = (instant: string) => `${instant.slice(0, 10)} ${instant.slice(11, 16)} UTC`;
+</script>
+
+<template>
+  <section class="panel">
+    <h2>Signed decisions</h2>
+    <p v-if="decisions.length === 0" class="soft">None yet.</p>
+    <article v-for="(d, i) in decisions" :key="d.id" :class="{ past: i > 0 }">
+      <b>No. {{ d.number }}{{ i === 0 ? ', in force' : ', superseded' }}</b>
+      <div class="figures">
+        {{ (d.total / Math.max(1, d.cuts.length)).toFixed(1) }} % · {{ d.passed }} pass ·
+        {{ d.failed }} fail · {{ d.incomplete }} incomplete
+      </div>
+      <div class="serif">“{{ d.reason }}”</div>
+      <div class="soft figures">{{ d.signedBy }}, {{ when(d.signedAt) }}</div>
+    </article>
+  </section>
+</template>
+
+<style scoped>
+article {
+  border-top: 1px solid var(--rule);
+  padding: 6px 0;
+  font-size: 0.92rem;
+}
+.past {
+  color: var(--soft);
+}
+</style>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import type { Settings } from '@kritikos/contracts/standards';
+
+const settings = defineModel<Settings>({ required: true });
+defineProps<{ stations: number; sem: number | null }>();
+</script>
+
+<template>
+  <section class="panel rule">
+    <h2>Rule</h2>
+    <label>
+      <span>Borderline point of the scale</span
+      ><b class="figures">{{ settings.borderline.toFixed(2) }}</b>
+      <v-slider
+        v-model="settings.borderline"
+        :min="1.5"
+        :max="4"
+        :step="0.05"
+        aria-label="Borderline point of the scale"
+      />
+    </label>
+    <label>
+      <span
+        >Standard errors of measurement added<small v-if="sem !== null" class="soft figures">
+          one is {{ (sem / Math.max(1, stations)).toFixed(1) }} % of the mean</small
+        ></span
+      ><b class="figures">{{ settings.rule.semMultiplier.toFixed(1) }}</b>
+      <v-slider
+        v-model="settings.rule.semMultiplier"
+        :min="0"
+        :max="2"
+        :step="0.1"
+        aria-label="Standard errors of measurement added"
+      />
+    </label>
+    <label>
+      <span>Stations that must be passed</span
+      ><b class="figures">{{ settings.rule.fewestStationsPassed }}</b>
+      <v-slider
+        v-model="settings.rule.fewestStationsPassed"
+        :min="0"
+        :max="stations"
+        :step="1"
+        aria-label="Stations that must be passed"
+      />
+    </label>
+    <v-switch
+      v-model="settings.rule.criticalFailureFails"
+      label="A missed critical item fails the examination"
+    />
+  </section>
+</template>
+
+<style scoped>
+.rule {
+  display: grid;
+  gap: 4px;
+}
+label {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  font-size: 0.92rem;
+}
+label .v-slider {
+  grid-column: 1 / -1;
+}
+small {
+  display: block;
+}
+</style>

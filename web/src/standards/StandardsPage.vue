@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { useExamination } from '../examinations/examinationStore.ts';
+import { messageOf } from '../http/api.ts';
+import LoadState from '../shell/LoadState.vue';
+import ConsequencePanel from './ConsequencePanel.vue';
+import DecisionList from './DecisionList.vue';
+import RuleControls from './RuleControls.vue';
+import StationPanel from './StationPanel.vue';
+import { useStandard } from './useStandard.ts';
+
+const store = useExamination();
+const own = useStandard(store.current?.id ?? '');
+const { page, settings, standard, bootstraps, error } = own;
+const numbers = computed(
+  () => new Map(page.value?.candidates.map((c) => [c.id, c.number] as const)),
+);
+
+const signing = ref(false);
+const reason = ref('');
+const problem = ref('');
+async function sign() {
+  try {
+    await own.sign(reason.value);
+    signing.value = false;
+    reason.value = problem.value = '';
+    if (store.current) await store.open(store.current.id);
+  } catch (thrown) {
+    problem.value = messageOf(thrown);
+  }
+}
+
+function setHandCut(station: string, cut: number | null) {
+  if (!settings.value) return;
+  const others = Object.entries(settings.value.handCuts).filter(([id]) => id !== station);
+  settings.value.handCuts = Object.fromEntries(
+    cut === null ? others : [...others, [station, cut] as const],
+  );
+}
+</script>
+
+<template>
+  <div class="page wide">
+    <h1>Set the standard</h1>
+    <LoadState :error="error" :loading="!page" @retry="own.load" />
+    <template v-if="page && settings">
+      <p v-if="page.data.length === 0" class="panel">There is no station yet.</p>
+      <div v-else class="board">
+        <div class="stations">
+          <p v-if="page.outstanding > 0" class="caution">
+            {{ page.outstanding }} planned sheets are not submitted; a standard set now does not
+            know them.
+          </p>
+          <StationPanel
+            v-for="(station, i) in page.data"
+            :key="station.station"
+            :station="station"
+            :numbers="numbers"
+            :result="standard?.stations[i]"
+            :bootstrap="bootstraps[i]"
+            :borderline="settings.borderline"
+            @hand-cut="setHandCut(station.station, $event)"
+          />
+        </div>
+        <aside>
+          <RuleControls
+            v-model="settings"
+            :stations="page.data.length"
+            :sem="standard?.sem ?? null"
+          />
+          <ConsequencePanel
+            :standard="standard"
+            :candidates="page.candidates"
+            :decision="page.decisions[0]"
+          />
+          <v-btn
+            block
+            size="large"
+            variant="flat"
+            color="primary"
+            :disabled="!standard?.examCut"
+            @click="signing = true"
+          >
+            Sign this standard
+          </v-btn>
+          <DecisionList :decisions="page.decisions" />
+        </aside>
+      </div>
+    </template>
+    <v-dialog v-model="signing" max-width="520">
+      <v-card title="Sign the standard">
+        <v-card-text class="d-grid ga-3">
+          <p>
+            {{ standard?.passed }} candidates pass, {{ standard?.failed }} fail,
+            {{ standard?.incomplete }} are incomplete. Once signed, the decision is read-only; a
+            change makes a new one that follows it.
+          </p>
+          <v-textarea
+            v-model="reason"
+            label="Reason, for the board and for appeals"
+            rows="3"
+            autofocus
+          />
+          <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
+        </v-card-text>
+        <v-card-actions>
+          <v-btn @click="signing = false">Not yet</v-btn>
+          <v-btn color="primary" variant="flat" :disabled="reason.trim().length < 10" @click="sign">
+            Sign
+          </v-btn>
+        </v-card-actions>
+      </v-card>
+    </v-dialog>
+  </div>
+</template>
+
+<style scoped>
+.wide {
+  max-width: 1480px;
+}
+.board {
+  display: grid;
+  grid-template-columns: 1fr 330px;
+  gap: 16px;
+  align-items: start;
+  margin-top: 10px;
+}
+.stations {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+.stations > .caution {
+  grid-column: 1 / -1;
+  margin: 0;
+}
+aside {
+  display: grid;
+  gap: 12px;
+  position: sticky;
+  top: 8px;
+}
+@media (max-width: 1000px) {
+  .board,
+  .stations {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,63 @@
+import type { Decision, Settings, StandardsPage } from '@kritikos/contracts/standards';
+import type { BootstrapCut } from '@kritikos/core/standards/bootstrapCut';
+import type { Standard } from '@kritikos/core/standards/setStandard';
+import { useDebounceFn } from '@vueuse/core';
+import { wrap } from 'comlink';
+import { onMounted, onUnmounted, ref, shallowRef, watch } from 'vue';
+import { call, messageOf } from '../http/api.ts';
+import type { StandardsWork } from './standards.worker.ts';
+
+const RESAMPLES = 2000;
+
+/** The standard under discussion: the settings as the lead moves them, and what follows at once. */
+export function useStandard(examination: string) {
+  const page = shallowRef<StandardsPage | null>(null);
+  const settings = ref<Settings | null>(null);
+  const standard = shallowRef<Standard | null>(null);
+  const bootstraps = shallowRef<BootstrapCut[]>([]);
+  const error = ref('');
+  const worker = new Worker(new URL('./standards.worker.ts', import.meta.url), { type: 'module' });
+  const work = wrap<StandardsWork>(worker);
+  onUnmounted(() => worker.terminate());
+
+  async function load(): Promise<void> {
+    try {
+      page.value = await call<StandardsPage>('GET', `/examinations/${examination}/standards`);
+      settings.value = page.value.draft;
+      error.value = '';
+    } catch (thrown) {
+      error.value = messageOf(thrown);
+    }
+  }
+  onMounted(load);
+
+  const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+  const keepDraft = useDebounceFn(async (draft: Settings) => {
+    await call('PUT', `/examinations/${examination}/standards/draft`, draft).catch(() => undefined);
+  }, 500);
+  const resample = useDebounceFn(async (data: StandardsPage['data'], borderline: number) => {
+    bootstraps.value = await work.bootstraps(data, borderline, RESAMPLES);
+  }, 150);
+
+  watch(
+    settings,
+    async (now, before) => {
+      if (!now || !page.value) return;
+      const { data, candidates } = page.value;
+      standard.value = await work.standard(data, candidates.map((c) => c.id), plain(now)); // prettier-ignore
+      void resample(data, now.borderline);
+      if (before) void keepDraft(plain(now));
+    },
+    { deep: true },
+  );
+
+  async function sign(reason: string): Promise<Decision> {
+    const follows = page.value?.decisions[0]?.id ?? null;
+    const body = { settings: settings.value, reason, follows };
+    const decision = await call<Decision>('POST', `/examinations/${examination}/decisions`, body);
+    await load();
+    return decision;
+  }
+
+  return { page, settings, standard, bootstraps, error, load, sign };
+}

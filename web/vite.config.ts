@@ -1,0 +1,33 @@
+import vue from '@vitejs/plugin-vue';
+import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
+import vuetify from 'vite-plugin-vuetify';
+
+export default defineConfig({
+  plugins: [
+    vue(),
+    vuetify({ autoImport: true }),
+    VitePWA({
+      registerType: 'autoUpdate',
+      includeAssets: ['mark.svg'],
+      manifest: {
+        name: 'Kritikos',
+        short_name: 'Kritikos',
+        description: 'Practical examinations of orthopedic special tests',
+        theme_color: '#f5f0e6',
+        background_color: '#f5f0e6',
+        display: 'standalone',
+        icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml' }],
+      },
+      workbox: {
+        // The application itself and the two Latin font files; the API is never cached here,
+        // because sheets have a store of their own (marking/deviceStore.ts).
+        globPatterns: ['**/*.{js,css,html,svg}', '**/*-latin-wght-normal*.woff2'],
+        navigateFallbackDenylist: [/^\/api\//],
+      },
+    }),
+  ],
+  build: { target: 'es2022', chunkSizeWarningLimit: 700 },
+  worker: { format: 'es' },
+  server: { proxy: { '/api': 'http://127.0.0.1:4747' } },
+});
