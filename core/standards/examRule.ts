@@ -81,7 +81,9 @@ export function decideCandidate(
     );
   }
   if (stationsPassed < rule.fewestStationsPassed) {
-    reasons.push(`${stationsPassed} stations passed; ${rule.fewestStationsPassed} are required.`);
+    reasons.push(
+      `Stations passed: ${stationsPassed}; required: at least ${rule.fewestStationsPassed}.`,
+    );
   }
   if (rule.criticalFailureFails && criticalFailures > 0) {
     reasons.push(

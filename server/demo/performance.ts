@@ -47,7 +47,7 @@ export function perform(
 
 function drawShare(item: ChecklistItem, ability: number, chance: Chance): number {
   if (item.key === 'hand-hygiene') return 1; // the item that everyone passes
-  const ease = item.criticality === 'fails-station' ? 3 : item.domain === 'comparison' ? 0.2 : 1;
+  const ease = item.criticality === 'fails-station' ? 4.6 : item.domain === 'comparison' ? 0.2 : 1;
   const success = 1 / (1 + Math.exp(-(ease + 0.9 * ability)));
   if (chance.uniform() < success) return 1;
   return item.kind === 'graded' || item.kind === 'measured' ? (chance.uniform() < 0.6 ? 0.5 : 0) : 0; // prettier-ignore

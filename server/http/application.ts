@@ -107,15 +107,9 @@ function read(schema: z.ZodType | undefined, value: unknown, where: string): unk
 /** PostgreSQL and people both need real UTF-8; a byte that is not is named before anything is read. */
 function refuseBrokenText(_request: unknown, _response: unknown, body: Buffer): void {
   if (isUtf8(body)) return;
-  let good = 0;
-  let bad = body.length;
-  while (bad - good > 1) {
-    const middle = (good + bad) >> 1;
-    // A cut inside a character is no error, so up to three bytes are left off the end.
-    const whole = [0, 1, 2, 3].some((k) => isUtf8(body.subarray(0, Math.max(0, middle - k))));
-    if (whole) good = middle;
-    else bad = middle;
-  }
+  // Decoding puts U+FFFD in the place of what is no character.
+  const text = body.toString('utf8');
+  const good = Buffer.byteLength(text.slice(0, text.indexOf('\ufffd')));
   throw new HttpProblem(400, 'unreadable', 'The text is not UTF-8', `Near byte ${good} there is something that is no character. Save the file as UTF-8 and send it again.`); // prettier-ignore
 }
 

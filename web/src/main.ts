@@ -1,3 +1,4 @@
+import './theme/paper.css';
 import '@fontsource-variable/source-sans-3';
 import '@fontsource-variable/source-serif-4';
 import { createPinia } from 'pinia';
@@ -5,7 +6,6 @@ import { registerSW } from 'virtual:pwa-register';
 import { createApp } from 'vue';
 import App from './App.vue';
 import { router } from './router.ts';
-import './theme/paper.css';
 import { vuetify } from './theme/vuetify.ts';
 
 registerSW({ immediate: true });

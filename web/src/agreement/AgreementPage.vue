@@ -15,6 +15,7 @@ const { data, error, reload } = useLoaded(() =>
 );
 const chosen = ref(0);
 const station = computed(() => data.value?.stations[chosen.value]);
+const signed = (x: number) => (x < 0 ? `−${(-x).toFixed(1)}` : x.toFixed(1));
 const behind = ref<{ station: string; item: string | null } | null>(null);
 
 const DISPUTES: Record<string, { sign: string; words: string }> = {
@@ -70,7 +71,7 @@ const DISPUTES: Record<string, { sign: string; words: string }> = {
               <td class="number">{{ s.candidates }}</td>
               <td class="number">{{ s.variantsDiffer }}</td>
               <td class="number">
-                {{ s.meanDifference === null ? '–' : s.meanDifference.toFixed(1) }}
+                {{ s.meanDifference === null ? '–' : signed(s.meanDifference) }}
               </td>
               <CoefficientCells
                 :row="s"
@@ -136,10 +137,10 @@ const DISPUTES: Record<string, { sign: string; words: string }> = {
 </template>
 
 <style scoped>
-.here td {
+.here :deep(td) {
   background: rgba(var(--v-theme-primary), 0.08);
 }
-.here td:first-child {
+.here :deep(td:first-child) {
   box-shadow: inset 4px 0 0 var(--madder);
 }
 .dispute {

@@ -8,7 +8,7 @@ type Row = Pick<
 defineProps<{ row: Row; label: string }>();
 defineEmits<{ open: [] }>();
 
-const two = (x: number | null) => (x === null ? '–' : x.toFixed(2));
+const two = (x: number | null) => (x === null ? '–' : x.toFixed(2).replace('-', '−'));
 const reason = (e: { notes: readonly string[] }) => e.notes.join(' ');
 </script>
 

@@ -65,7 +65,7 @@ const signOf = (done: number, of: number) => (of > 0 && done >= of ? '●' : don
           </td>
           <td>
             <div v-for="e in station.examiners" :key="e.accountId">
-              {{ e.name }}<span v-if="e.every > 1" class="soft">, every {{ e.every }}rd</span>
+              {{ e.name }}<span v-if="e.every > 1" class="soft">, one in {{ e.every }}</span>
             </div>
           </td>
         </tr>

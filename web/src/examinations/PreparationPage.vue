@@ -31,7 +31,7 @@ async function plan() {
   <div v-if="examination" class="page">
     <h1>Prepare</h1>
     <div class="columns">
-      <div class="d-grid ga-4">
+      <div class="stack">
         <StationPanel :examiners="examiners ?? []" />
         <section class="panel">
           <h2>Plan the sheets</h2>
@@ -47,7 +47,7 @@ async function plan() {
           <v-alert v-if="problem" type="error" role="alert" class="mt-2">{{ problem }}</v-alert>
         </section>
       </div>
-      <div class="d-grid ga-4 align-start">
+      <div class="stack">
         <CandidatePanel />
         <ExaminerPanel :examiners="examiners ?? []" @changed="reload" />
       </div>
@@ -62,6 +62,10 @@ async function plan() {
   gap: 16px;
   margin-top: 12px;
   align-items: start;
+}
+.stack {
+  display: grid;
+  gap: 14px;
 }
 @media (max-width: 900px) {
   .columns {

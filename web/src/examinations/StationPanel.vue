@@ -124,7 +124,7 @@ const setShare = (station: Station, accountId: string, every: number) =>
 <style scoped>
 .station {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: 2fr 3fr;
   gap: 12px;
   padding: 8px 0;
   border-bottom: 1px solid var(--rule);
@@ -135,7 +135,7 @@ const setShare = (station: Station, accountId: string, every: number) =>
 }
 .line {
   display: grid;
-  grid-template-columns: 1fr 150px auto;
+  grid-template-columns: 1fr 172px auto;
   gap: 6px;
   align-items: center;
 }

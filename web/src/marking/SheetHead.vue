@@ -101,6 +101,9 @@ h1 {
   overflow: hidden;
   text-overflow: ellipsis;
 }
+h1:hover {
+  white-space: normal;
+}
 .stop {
   font-size: 0.82rem;
   line-height: 1.15;
@@ -168,9 +171,14 @@ select {
   }
 }
 @media (max-width: 900px) {
-  .stop,
   .back {
     display: none;
+  }
+  h1 {
+    font-size: 0.98rem;
+  }
+  .stop {
+    font-size: 0.76rem;
   }
 }
 </style>

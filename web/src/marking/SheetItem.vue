@@ -87,6 +87,9 @@ const isSet = (value: number | string) =>
   border-left-color: var(--madder);
   background: rgba(var(--v-theme-primary), 0.06);
 }
+.words > div {
+  min-width: 0;
+}
 .words {
   display: flex;
   gap: 6px;
@@ -111,9 +114,13 @@ const isSet = (value: number | string) =>
   color: var(--madder);
   white-space: nowrap;
 }
+/* One line, always: a longer anchor must not push the next item away from under the finger. */
 .described {
   font-size: 0.8rem;
   color: var(--soft);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .choices {
   display: flex;

@@ -147,6 +147,9 @@ const print = () => window.print();
 .below {
   color: var(--madder);
 }
+.ledger td:nth-child(2) {
+  white-space: nowrap;
+}
 .why {
   font-size: 0.84rem;
   min-width: 190px;

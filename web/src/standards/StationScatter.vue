@@ -69,6 +69,7 @@ const data = computed<ChartData<'scatter'>>(() => {
         label: 'candidate',
         data: points.value,
         pointRadius: 4,
+        clip: false,
         pointBackgroundColor: `${colours.value.primary}88`,
         pointBorderColor: colours.value.primary,
       },
@@ -86,7 +87,7 @@ const data = computed<ChartData<'scatter'>>(() => {
 
 const options = computed<ChartOptions<'scatter'>>(() => {
   const ink = colours.value.ink;
-  const text = { color: ink, font: { family: 'Source Sans 3 Variable', size: 12 } };
+  const text = { color: ink, font: { family: '"Source Sans 3 Variable", sans-serif', size: 12 } };
   const grid = { color: `${ink}1c` };
   return {
     responsive: true,

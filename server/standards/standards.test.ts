@@ -1,0 +1,108 @@
+import type { Decision, Settings, StandardsPage } from '@kritikos/contracts/standards';
+import type { CandidateReport, Results } from '@kritikos/contracts/results';
+import { linearRegression } from 'simple-statistics';
+import { parse } from 'csv-parse/sync';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { newId } from '../http/newId.ts';
+import { startServer } from '../testing/startServer.ts';
+import type { Caller } from '../testing/startServer.ts';
+
+const server = await startServer('demo');
+let lead: Caller;
+let id: string;
+let page: StandardsPage;
+const open = async (): Promise<StandardsPage> => (await lead.call('GET', `/examinations/${id}/standards`)).body; // prettier-ignore
+const sign = (settings: Settings, follows: string | null, reason = 'Agreed by the panel today.') =>
+  lead.call('POST', `/examinations/${id}/decisions`, { settings, follows, reason });
+
+beforeAll(async () => {
+  lead = await server.lead();
+  id = (await lead.call('GET', '/examinations')).body[0].id;
+  page = await open();
+});
+
+describe('setting the standard', () => {
+  it('keeps the draft as the lead left it', async () => {
+    const draft = { ...page.draft, borderline: 2.75 };
+    await lead.call('PUT', `/examinations/${id}/standards/draft`, draft).expect(200);
+    expect((await open()).draft).toEqual(draft);
+  });
+
+  it('refuses settings that mean nothing, and names the field', async () => {
+    const draft = { ...page.draft, handCuts: { [newId()]: 140 } };
+    const response = await lead.call('PUT', `/examinations/${id}/standards/draft`, draft);
+    expect(response.status).toBe(422);
+    expect(response.body.errors[0].detail).toBe('a cut lies between 0 and 100');
+  });
+
+  it('signs a decision whose cuts are those of the regression, by another library too', async () => {
+    const follows = page.decisions[0]?.id ?? null;
+    const decision: Decision = (await sign(page.draft, follows).expect(200)).body;
+    for (const [i, station] of page.data.entries()) {
+      const points = station.records.flatMap((r) => r.percent === null || r.grade === null ? [] : [[r.grade, r.percent]]); // prettier-ignore
+      const { m, b } = linearRegression(points);
+      expect(decision.cuts[i]?.cut).toBeCloseTo(b + m * 2.5, 6);
+      expect(decision.cuts[i]?.bootstrapError).toBeGreaterThan(0);
+    }
+    expect(decision.passed + decision.failed + decision.incomplete).toBe(24);
+    expect(decision.signedBy).toBe(lead.account?.name);
+  });
+
+  it('never changes a signed decision, and lets one follow another only once', async () => {
+    const [newest, before] = (await open()).decisions;
+    await expect(server.db('decision').where({ id: newest?.id }).update({ reason: 'Something else' })).rejects.toThrow(/append-only/); // prettier-ignore
+    const late = await sign(page.draft, before?.id ?? null);
+    expect(late.status).toBe(409);
+    const next: Decision = (await sign({ ...page.draft, borderline: 3 }, newest?.id ?? null)).body;
+    expect(next.number).toBe((newest?.number ?? 0) + 1);
+    const old = (await lead.call('GET', `/decisions/${newest?.id}`)).body;
+    expect(old.total).toBe(newest?.total);
+    expect(next.total).toBeGreaterThan(old.total);
+  });
+
+  it('asks for a reason', async () => {
+    const follows = (await open()).decisions[0]?.id ?? null;
+    const response = await sign(page.draft, follows, 'ok');
+    expect(response.status).toBe(422);
+    expect(response.body.errors[0].pointer).toBe('/reason');
+  });
+
+  it('says which station has no cut, instead of inventing one', async () => {
+    const made = (await lead.call('POST', '/examinations', { title: 'Empty', school: 'S', cohort: '1', heldOn: '2026-12-02', zone: 'UTC' })).body; // prettier-ignore
+    const [checklist] = (await lead.call('GET', '/checklists')).body;
+    await lead.call('POST', `/examinations/${made.id}/stations`, { title: 'Lonely', minutes: 5, checklistVersionId: checklist.versionId }).expect(200); // prettier-ignore
+    const response = await lead.call('POST', `/examinations/${made.id}/decisions`, { settings: page.draft, follows: null, reason: 'There is nothing here' }); // prettier-ignore
+    expect(response.status).toBe(422);
+    expect(response.body.errors[0].detail).toMatch(/Lonely has no cut.*Set one by hand/);
+  });
+});
+
+describe('results', () => {
+  it('follow the newest decision, with the reason for every fail', async () => {
+    const results: Results = (await lead.call('GET', `/examinations/${id}/results`)).body;
+    expect(results.decision?.number).toBe((await open()).decisions[0]?.number);
+    for (const c of results.candidates) {
+      if (c.outcome === 'fail') expect(c.reasons.length).toBeGreaterThan(0);
+      if (c.outcome === 'pass') expect(c.mean).toBeGreaterThanOrEqual(results.decision?.meanCut ?? NaN); // prettier-ignore
+    }
+  });
+
+  it('open as one candidate’s page with what each missed mark was for', async () => {
+    const results: Results = (await lead.call('GET', `/examinations/${id}/results`)).body;
+    const failed = results.candidates.find((c) => c.outcome === 'fail');
+    const report: CandidateReport = (await lead.call('GET', `/examinations/${id}/results/candidates/${failed?.candidateId}`)).body; // prettier-ignore
+    expect(report.result).toEqual(failed);
+    expect(report.stations.flatMap((s) => s.sheets.flatMap((x) => x.missed)).length).toBeGreaterThan(0); // prettier-ignore
+  });
+
+  it('open in a spreadsheet, and text that looks like a formula stays text', async () => {
+    await server.db('candidate').where({ examination_id: id, number: 1 }).update({ name: '=HYPERLINK("http://x")' }); // prettier-ignore
+    const response = await lead.call('GET', `/examinations/${id}/results.csv`);
+    expect(response.headers['content-type']).toMatch(/text\/csv; charset=utf-8/);
+    expect(response.text.charCodeAt(0)).toBe(0xfeff);
+    const rows = parse(response.text, { bom: true, columns: true }) as Record<string, string>[];
+    expect(rows).toHaveLength(24);
+    expect(rows[0]?.name).toBe(`'=HYPERLINK("http://x")`);
+    expect(Number(rows[1]?.['mean percent'])).toBeGreaterThan(0);
+  });
+});

@@ -1,0 +1,84 @@
+import type { Account, Session } from '@kritikos/contracts/accounts';
+import { randomBytes } from 'node:crypto';
+import pg from 'pg';
+import { pino } from 'pino';
+import request from 'supertest';
+import { afterAll, inject } from 'vitest';
+import { connect } from '../db/database.ts';
+import type { Database } from '../db/database.ts';
+import { DEMO_PASSWORD, LEAD } from '../demo/people.ts';
+import { application } from '../http/application.ts';
+import { closeJobs } from '../jobs/pool.ts';
+
+/** Somebody signed in, calling the API as the page does: with the cookie and the token. */
+export interface Caller {
+  readonly account: Account | null;
+  call(method: string, path: string, body?: unknown): request.Test;
+  csv(path: string, content: string | Buffer): request.Test;
+}
+
+export interface TestServer {
+  readonly db: Database;
+  readonly agent: () => ReturnType<typeof request.agent>;
+  signIn(email: string): Promise<Caller>;
+  lead(): Promise<Caller>;
+  readonly anyone: Caller;
+}
+
+/** A server over its own copy of the empty or the demo database, gone after the test file. */
+export async function startServer(from: 'empty' | 'demo'): Promise<TestServer> {
+  const name = `test_${randomBytes(6).toString('hex')}`;
+  const maintenance = inject('serverUrl');
+  await statement(maintenance, `create database ${name} template ${inject(`${from}Template`)}`);
+  const url = new URL(maintenance);
+  url.pathname = `/${name}`;
+  const db = connect(url.href);
+  const logged: unknown[] = [];
+  const logger = pino({ level: 'error' }, { write: (line) => void logged.push(line) });
+  const app = await application(db, url.href, logger);
+  afterAll(async () => {
+    await closeJobs();
+    await app.close();
+    await db.destroy();
+    await statement(maintenance, `drop database if exists ${name} with (force)`);
+    if (logged.length > 0) throw new Error(`The server had faults:\n${logged.join('\n')}`);
+  });
+
+  const agent = () => request.agent(app.express);
+  async function signIn(email: string): Promise<Caller> {
+    const own = agent();
+    const response = await own.post('/api/session').send({ email, password: DEMO_PASSWORD });
+    const session = response.body as Session;
+    if (!session.account) throw new Error(`Could not sign in as ${email}: ${response.text}`);
+    return caller(own, session);
+  }
+  return {
+    db,
+    agent,
+    signIn,
+    lead: () => signIn(LEAD.email),
+    anyone: caller(agent(), { account: null, csrfToken: '', needsFirstLead: false }),
+  };
+}
+
+function caller(own: ReturnType<typeof request.agent>, session: Session): Caller {
+  const begin = (method: string, path: string) => {
+    const verb = method.toLowerCase() as 'get' | 'post' | 'put' | 'patch' | 'delete';
+    return own[verb](`/api${path}`).set('x-csrf-token', session.csrfToken);
+  };
+  return {
+    account: session.account,
+    call: (method, path, body) => {
+      const call = begin(method, path);
+      return body === undefined ? call : call.send(body as object);
+    },
+    csv: (path, content) => begin('POST', path).type('text/csv').send(content),
+  };
+}
+
+async function statement(url: string, sql: string): Promise<void> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  await client.query(sql);
+  await client.end();
+}
