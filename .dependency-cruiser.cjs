@@ -19,7 +19,12 @@ module.exports = {
       from: {},
       to: { path: '(^|/)(utils?|helpers?|common|misc)(/|\\.ts$)', pathNot: 'node_modules' },
     },
-    { name: 'resolvable', severity: 'error', from: {}, to: { couldNotResolve: true } },
+    {
+      name: 'resolvable',
+      severity: 'error',
+      from: {},
+      to: { couldNotResolve: true, pathNot: '^virtual:' },
+    },
     {
       name: 'core-is-pure',
       comment: 'core computes: no files, no network, no clock from Node',

@@ -3,8 +3,7 @@ import { isPrintable } from '@kritikos/contracts/primitives';
 import { CsvError, parse } from 'csv-parse/sync';
 
 const REQUIRED = ['number', 'name'] as const;
-const COLUMNS = ['number', 'name', 'circuit'] as const;
-type Column = (typeof COLUMNS)[number];
+type Column = (typeof REQUIRED)[number] | 'circuit';
 const LARGEST_NUMBER = 999_999;
 const MOST_ROWS = 10_000;
 

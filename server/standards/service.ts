@@ -27,8 +27,15 @@ export async function openStandards(db: Database, examinationId: string): Promis
     candidates,
     outstanding: await standards.countOutstanding(db, examinationId),
     draft: (await standards.findDraft(db, examinationId)) ?? usualSettings(data.length),
-    decisions: decisions.map(({ outcomes: _, ...decision }) => decision),
+    decisions: decisions.map(withoutOutcomes),
   };
+}
+
+/** The list of decisions needs their counts; thousands of single outcomes stay behind. */
+function withoutOutcomes(decision: Decision): StandardsPage['decisions'][number] {
+  const { outcomes, ...summary } = decision;
+  void outcomes;
+  return summary;
 }
 
 export function usualSettings(stations: number): Settings {

@@ -45,24 +45,51 @@ async function send<Answer>(
   type: string,
   body: BodyInit | undefined,
 ): Promise<Answer> {
+  const response = await attempt(method, path, type, body);
+  if (response.ok) return (await response.json()) as Answer;
+  const problem = await problemOf(response);
+  // A page that was opened without a network has no token yet; it gets one and tries once more.
+  if (problem.type.endsWith(':forged-request') && (await renewToken())) {
+    const again = await attempt(method, path, type, body);
+    if (again.ok) return (await again.json()) as Answer;
+    throw new ApiProblem(await problemOf(again));
+  }
+  throw new ApiProblem(problem);
+}
+
+async function attempt(
+  method: Method,
+  path: string,
+  type: string,
+  body: BodyInit | undefined,
+): Promise<Response> {
   const headers: Record<string, string> = { accept: 'application/json' };
   if (csrfToken) headers['x-csrf-token'] = csrfToken;
   if (body !== undefined) headers['content-type'] = type;
-  let response: Response;
   try {
-    response = await fetch(`/api${path}`, { method, headers, ...(body === undefined ? {} : { body }) }); // prettier-ignore
+    return await fetch(`/api${path}`, { method, headers, ...(body === undefined ? {} : { body }) });
   } catch {
     throw new NoConnection();
   }
-  if (response.ok) return (await response.json()) as Answer;
-  const problem = await response.json().catch(() => null);
-  throw new ApiProblem(
+}
+
+async function problemOf(response: Response): Promise<Problem> {
+  const problem: unknown = await response.json().catch(() => null);
+  return (
     (problem as Problem | null) ?? {
       type: 'urn:kritikos:problem:fault',
       title: 'The server answered in a way that cannot be read',
       status: response.status,
-    },
+    }
   );
+}
+
+async function renewToken(): Promise<boolean> {
+  const response = await attempt('GET', '/session', '', undefined);
+  if (!response.ok) return false;
+  const before = csrfToken;
+  csrfToken = ((await response.json()) as { csrfToken: string }).csrfToken;
+  return csrfToken !== '' && csrfToken !== before;
 }
 
 /** The message to show for whatever was thrown. */

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { OwnStation } from '@kritikos/contracts/marking';
+import { watch } from 'vue';
 import { useSession } from '../accounts/session.ts';
 import { call, NoConnection } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
@@ -20,6 +21,11 @@ const { data, error, reload } = useLoaded(async () => {
     if (!kept) throw thrown;
     return kept;
   }
+});
+
+// A sheet submitted a moment ago may still be on its way when the page opens.
+watch(waiting, (left) => {
+  if (left === 0) void reload();
 });
 
 type OwnSheet = OwnStation['sheets'][number];

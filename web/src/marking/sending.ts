@@ -1,5 +1,5 @@
 import type { Recorded, RecordEvents } from '@kritikos/contracts/marking';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { ApiProblem, call } from '../http/api.ts';
 import {
   acknowledge,
@@ -13,8 +13,12 @@ const MOST_AT_ONCE = 100;
 const FIRST_RETRY = 1_000;
 const LONGEST_RETRY = 15_000;
 
-/** Taps on this device that the server has not acknowledged. */
-export const waiting = ref(0);
+/** Taps on this device's disk that the server has not acknowledged. */
+const kept = ref(0);
+/** Taps that are on the screen and on their way to the device's disk. */
+const inHand = ref(0);
+/** Taps that the server has not acknowledged, counted from the moment of the tap. */
+export const waiting = computed(() => kept.value + inHand.value);
 /** True while the server cannot be reached. */
 export const offline = ref(false);
 /** Why the server refuses the taps of a sheet, by sheet; they stay on the device. */
@@ -23,11 +27,27 @@ export const refusals = ref<Record<string, ApiProblem>>({});
 let retry: ReturnType<typeof setTimeout> | undefined;
 let pause = FIRST_RETRY;
 let busy: Promise<void> | undefined;
+let askedAgain = false;
+
+/** Counts a tap as waiting from now, and sends it once `keeping` has put it on the device's disk. */
+export async function sendWhenKept(keeping: Promise<unknown>): Promise<void> {
+  inHand.value++;
+  try {
+    await keeping;
+    kept.value = await countWaiting();
+  } finally {
+    inHand.value--;
+  }
+  await send();
+}
 
 /** Sends what waits, oldest first, until nothing waits or the server cannot be reached. */
 export function send(): Promise<void> {
+  // A tap that comes while the last batch is on its way must not be forgotten.
+  askedAgain = busy !== undefined;
   busy ??= sendAll().finally(() => {
     busy = undefined;
+    if (askedAgain && !offline.value) void send();
   });
   return busy;
 }
@@ -45,7 +65,7 @@ async function sendAll(): Promise<void> {
     retry = setTimeout(() => void send(), pause);
     pause = Math.min(2 * pause, LONGEST_RETRY);
   }
-  waiting.value = await countWaiting();
+  kept.value = await countWaiting();
 }
 
 async function nextSheet(): Promise<string | undefined> {
@@ -60,7 +80,7 @@ async function sendSheet(sheetId: string): Promise<void> {
   try {
     const { acknowledged } = await call<Recorded>('POST', `/sheets/${sheetId}/events`, batch);
     await acknowledge(sheetId, acknowledged);
-    waiting.value = await countWaiting();
+    kept.value = await countWaiting();
   } catch (error) {
     const refused = error instanceof ApiProblem && error.problem.status < 500;
     if (!refused) throw error;
@@ -76,4 +96,7 @@ export async function sendAgain(sheetId: string): Promise<void> {
   await send();
 }
 
-if (typeof window !== 'undefined') window.addEventListener('online', () => void send());
+window.addEventListener('online', () => void send());
+void countWaiting().then((count) => {
+  kept.value = count;
+});

@@ -5,7 +5,7 @@ import { afterEvent } from '@kritikos/core/marking/sheetState';
 import { computed, ref, shallowRef } from 'vue';
 import { call, messageOf, NoConnection } from '../http/api.ts';
 import { fold, keepEvent, keepSheet, keptSheet, waitingEvents } from './deviceStore.ts';
-import { send } from './sending.ts';
+import { send, sendWhenKept } from './sending.ts';
 
 export type MarkChange = Partial<Pick<SheetMark, 'value' | 'observation' | 'manner' | 'prompted'>>;
 
@@ -49,7 +49,11 @@ export function useSheet(id: string) {
     if (!state.value || state.value.submittedAt) return;
     const at = new Date().toISOString();
     state.value = afterEvent(state.value, body, at);
-    keeping = keeping.then(() => keepEvent(id, body, at)).then(() => void send());
+    const kept = keeping.then(() => keepEvent(id, body, at));
+    keeping = kept;
+    sendWhenKept(kept).catch((thrown: unknown) => {
+      error.value = `This device cannot keep marks: ${messageOf(thrown)} Use another device, or paper.`;
+    });
   }
 
   function withUndo(body: EventBody, back: EventBody): void {

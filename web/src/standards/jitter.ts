@@ -6,5 +6,9 @@
 export function jitter(id: string): number {
   let hash = 0;
   for (const character of id) hash = (Math.imul(hash, 31) + character.charCodeAt(0)) | 0;
+  // Ids that differ in the last character must not land side by side (MurmurHash3's last step).
+  hash = Math.imul(hash ^ (hash >>> 16), 0x85ebca6b);
+  hash = Math.imul(hash ^ (hash >>> 13), 0xc2b2ae35);
+  hash ^= hash >>> 16;
   return ((hash >>> 0) / 2 ** 32 - 0.5) * 0.32;
 }

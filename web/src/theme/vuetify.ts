@@ -22,7 +22,11 @@ export const vuetify = createVuetify({
           info: '#1d4a54',
           success: '#1d4a54',
         },
-        variables: { 'border-color': '#5b4a2f', 'border-opacity': 0.22 },
+        variables: {
+          'border-color': '#5b4a2f',
+          'border-opacity': 0.22,
+          'medium-emphasis-opacity': 0.76,
+        },
       },
       hall: {
         dark: true,

@@ -1,0 +1,90 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { EMPTY_PORT } from './playwright.config.ts';
+import { EXAMINER, LEAD, signIn } from './people.ts';
+
+async function expectAccessible(page: Page, what: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze(); // prettier-ignore
+  const found = violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`); // prettier-ignore
+  expect(found, what).toEqual([]);
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`the lead’s pages are accessible, ${colorScheme}`, async ({ page }) => {
+    test.setTimeout(120_000);
+    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+    await page.goto('/sign-in');
+    await expectAccessible(page, 'sign-in');
+    await signIn(page, LEAD);
+    await page.getByRole('link', { name: 'Orthopedic special tests, second year' }).click();
+    await expect(page.getByRole('heading', { name: 'Stations' })).toBeVisible();
+    const base = page.url();
+    for (const [path, sign] of [
+      ['', 'Stations'],
+      ['/preparation', 'Plan the sheets'],
+      ['/calibration', 'Calibrate'],
+      ['/marking', 'Sheets that want a look'],
+      ['/agreement', 'Agree'],
+      ['/standards', 'Consequence'],
+      ['/results', 'Report'],
+    ] as const) {
+      await page.goto(base + path);
+      await expect(page.getByRole('heading', { name: sign, exact: true }).first()).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      await expectAccessible(page, path || 'overview');
+    }
+  });
+
+  test(`the examiner’s pages are accessible, ${colorScheme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+    await signIn(page, EXAMINER(1));
+    await expect(page.getByRole('heading', { name: /Station 1/ }).first()).toBeVisible();
+    await expectAccessible(page, 'my stations');
+    await page.getByRole('link', { name: 'Briefing', exact: true }).first().click();
+    await expect(page.getByRole('heading', { name: 'Cautions' })).toBeVisible();
+    await expectAccessible(page, 'briefing');
+    await page.goto('/stations');
+    await page
+      .getByRole('link', { name: /candidate 24$/i })
+      .first()
+      .click();
+    await expect(page.locator('[data-item]').first()).toBeVisible();
+    await expectAccessible(page, 'sheet');
+    await page.keyboard.press('r');
+    await expect(page.getByRole('dialog')).toBeVisible();
+    await page.waitForTimeout(300);
+    await expectAccessible(page, 'review');
+  });
+}
+
+test('an empty installation leads to the first account and on to the first examination', async ({
+  page,
+}) => {
+  await page.goto(`http://127.0.0.1:${EMPTY_PORT}/`);
+  await expect(page.getByRole('heading', { name: 'Make the first account' })).toBeVisible();
+  await page.getByLabel('Your name').fill('Ana Só');
+  await page.getByLabel('E-mail').fill('ana@orrinmouth.example');
+  await page.getByLabel('Password, 12 characters or more').fill('short');
+  await page.getByRole('button', { name: 'Make the account' }).click();
+  await expect(page.getByText('needs 12 characters or more')).toBeVisible();
+  await page.getByLabel('Password, 12 characters or more').fill('long enough for this');
+  await page.getByRole('button', { name: 'Make the account' }).click();
+  await expect(page.getByText('There is no examination yet.')).toBeVisible();
+});
+
+test('an examiner is kept out of the lead’s pages', async ({ page }) => {
+  await signIn(page, EXAMINER(1));
+  await page.goto('/examinations');
+  await expect(page).toHaveURL(/\/stations/);
+});
+
+test('wrong passwords and dead links are said plainly', async ({ page }) => {
+  await page.goto('/sign-in');
+  await page.getByLabel('E-mail').fill(LEAD);
+  await page.getByLabel('Password').fill('not the password');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('alert')).toContainText('E-mail and password do not match');
+  await page.goto('/nowhere');
+  await expect(page.getByRole('heading', { name: 'There is no such page' })).toBeVisible();
+});

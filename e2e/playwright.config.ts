@@ -1,0 +1,40 @@
+import { defineConfig } from '@playwright/test';
+
+const demo = process.env.E2E_DEMO_URL ?? '';
+const empty = process.env.E2E_EMPTY_URL ?? '';
+const server = (database: string, port: number, isDemo: boolean) => ({
+  command: 'node --import tsx server/main.ts',
+  cwd: '..',
+  url: `http://127.0.0.1:${port}/api/session`,
+  env: {
+    NODE_ENV: 'production',
+    DATABASE_URL: database,
+    PORT: String(port),
+    KRITIKOS_DEMO: isDemo ? '1' : '',
+  },
+  timeout: 60_000,
+});
+
+/** Ports come from the test script, which knows which are free. */
+export const DEMO_PORT = Number(process.env.E2E_DEMO_PORT ?? 4860);
+export const EMPTY_PORT = Number(process.env.E2E_EMPTY_PORT ?? 4861);
+
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../test-results',
+  timeout: 60_000,
+  fullyParallel: false,
+  workers: 1,
+  retries: 0,
+  reporter: process.env.E2E_REPORT ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list', // prettier-ignore
+  use: {
+    baseURL: `http://127.0.0.1:${DEMO_PORT}`,
+    viewport: { width: 1280, height: 800 },
+    trace: 'off',
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'], // prettier-ignore
+    },
+  },
+  webServer: [server(demo, DEMO_PORT, true), server(empty, EMPTY_PORT, false)],
+});

@@ -1,0 +1,130 @@
+import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { EXAMINER, signIn } from './people.ts';
+
+/** Opens the sheet of candidate 24, who came late and is unmarked in the demo. */
+async function openSheet(page: Page, examiner: number): Promise<void> {
+  await signIn(page, EXAMINER(examiner));
+  await page
+    .getByRole('link', { name: /candidate 24$/i })
+    .first()
+    .click();
+  await expect(page.locator('[data-item]').first()).toBeVisible();
+}
+const item = (page: Page, key: string) => page.locator(`[data-item="${key}"]`);
+const saved = (page: Page) => expect(page.getByRole('status')).toHaveText(/All saved/);
+
+for (const [width, height] of [
+  [1280, 800],
+  [1024, 768],
+  [820, 1180],
+] as const) {
+  // prettier-ignore
+  test(`the whole sheet fits ${width}x${height}, every target big enough for a thumb`, async ({
+    page,
+  }) => {
+    await page.setViewportSize({ width, height });
+    for (const examiner of [1, 2, 3, 4]) {
+      await openSheet(page, examiner);
+      const overflow = await page.locator('.body').evaluate((body) => body.scrollHeight - body.clientHeight); // prettier-ignore
+      expect(overflow).toBeLessThanOrEqual(1);
+      for (const row of await page.locator('[data-item]').all()) await expect(row).toBeInViewport({ ratio: 1 }); // prettier-ignore
+      for (const button of await page.locator('.body button, footer button').all()) {
+        const box = await button.boundingBox();
+        expect(box?.height).toBeGreaterThanOrEqual(48);
+        expect(box?.width).toBeGreaterThanOrEqual(48);
+      }
+      await page.context().clearCookies();
+    }
+  });
+}
+
+test('a mark survives a reload', async ({ page }) => {
+  await openSheet(page, 1);
+  await item(page, 'consent').getByRole('button', { name: 'Not done' }).click();
+  await saved(page);
+  await page.reload();
+  await expect(item(page, 'consent').getByRole('button', { name: 'Not done' })).toHaveAttribute('aria-pressed', 'true'); // prettier-ignore
+});
+
+test('without a network marks wait on the device, are counted, survive a reload, and go when it is back', async ({
+  page,
+  context,
+}) => {
+  await openSheet(page, 2);
+  // The page must be one that the service worker serves, or the reload below finds nothing.
+  await page.waitForFunction('navigator.serviceWorker.ready.then((r) => r.active?.state === "activated")'); // prettier-ignore
+  await context.setOffline(true);
+  await item(page, 'consent').getByRole('button', { name: 'Done', exact: true }).click();
+  await item(page, 'both-sides').getByRole('button').nth(2).click();
+  await expect(page.getByRole('status')).toHaveText(/3 waiting, no network/); // two marks and the clock
+  await page.reload();
+  await expect(item(page, 'both-sides').getByRole('button').nth(2)).toHaveAttribute('aria-pressed', 'true'); // prettier-ignore
+  await expect(page.getByRole('status')).toHaveText(/3 waiting/);
+  await context.setOffline(false);
+  await saved(page);
+});
+
+test('everything works from the keyboard', async ({ page }) => {
+  await openSheet(page, 3);
+  const pressed = (key: string, n: number) => expect(item(page, key).getByRole('button').nth(n)).toHaveAttribute('aria-pressed', 'true'); // prettier-ignore
+  await page.keyboard.press('1');
+  await pressed('hand-hygiene', 0);
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('2');
+  await pressed('consent', 1);
+  await page.keyboard.press('Control+z');
+  await expect(item(page, 'consent').getByRole('button').nth(1)).toHaveAttribute('aria-pressed', 'false'); // prettier-ignore
+  await page.keyboard.press('1');
+  await page.keyboard.press('s');
+  await expect(item(page, 'consent')).toContainText('said only');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('3');
+  await pressed('screens-shoulder', 2);
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('1');
+  await page.keyboard.type('85');
+  await page.keyboard.press('Enter');
+  await expect(item(page, 'abduction')).toContainText('within the band');
+  await page.getByLabel('Arm abduction at the start, in °').blur();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('o');
+  await expect(item(page, 'couch-edge')).toContainText('not observed');
+  await page.keyboard.press('c');
+  await page.keyboard.type('Calm and slow.');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('v');
+  await expect(page.locator('#variant')).toBeFocused();
+  await page.locator('#variant').selectOption('seated');
+  await expect(item(page, 'steadies-shoulder')).toBeVisible();
+  await expect(item(page, 'couch-edge')).toHaveCount(0);
+  await page.locator('#variant').blur();
+  await page.keyboard.press('r');
+  await expect(page.getByRole('dialog')).toContainText('items have no mark');
+  await expect(page.getByRole('button', { name: /^Submit/ })).toBeDisabled();
+  await page.keyboard.press('Escape');
+  await saved(page);
+});
+
+test('a fault marks the item that it spoils; a safety stop is one action and stops the clock', async ({
+  page,
+}) => {
+  await openSheet(page, 4);
+  await page.getByRole('button', { name: 'Calf tense' }).click();
+  await expect(item(page, 'slack-calf').getByRole('button', { name: 'Not done' })).toHaveAttribute('aria-pressed', 'true'); // prettier-ignore
+  await item(page, 'consent').getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(page.getByRole('button', { name: /Stop the clock/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Safety stop/ }).click();
+  await expect(page.getByRole('button', { name: /Start the clock/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Safety stop/ })).toContainText('1 recorded');
+  await saved(page);
+});
+
+test('a refused sheet says why and keeps the marks', async ({ page, context }) => {
+  await openSheet(page, 1);
+  await context.clearCookies();
+  await item(page, 'thigh-held').getByRole('button').nth(2).click();
+  await expect(page.getByRole('alert')).toContainText('You are not signed in');
+  await expect(page.getByRole('alert')).toContainText('kept on this device');
+  await expect(page.getByRole('status')).toHaveText(/waiting/);
+});

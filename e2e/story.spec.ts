@@ -1,0 +1,151 @@
+import type { EventBody, OwnStation, Sheet } from '@kritikos/contracts/marking';
+import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
+import { callApi, EXAMINER, inOwnBrowser, LEAD, signIn } from './people.ts';
+
+const CANDIDATES = ['Ada Quist', 'Ben Oduya', 'Cleo Marsh', 'Dario Venn', 'Esi Holt', 'Finn Abe'];
+const FILE = ['number,name', ...CANDIDATES.map((name, i) => `${i + 1},${name}`)].join('\n');
+
+/** Taps every item to its best mark, then the named ones otherwise. */
+async function markSheet(page: Page, otherwise: Record<string, string>): Promise<void> {
+  const rows = page.locator('[data-item]');
+  await expect(rows.first()).toBeVisible();
+  for (const row of await rows.all()) {
+    const key = (await row.getAttribute('data-item')) ?? '';
+    const wanted = otherwise[key];
+    if (wanted) await row.getByRole('button', { name: wanted }).click();
+    else if (await row.getByRole('button', { name: 'More' }).isVisible())
+      await row.getByRole('button', { name: 'More' }).click(); // prettier-ignore
+    else if (await row.getByRole('button', { name: 'Done', exact: true }).isVisible())
+      await row.getByRole('button', { name: 'Done', exact: true }).click(); // prettier-ignore
+    else await row.getByRole('button').last().click();
+  }
+}
+
+/** The other candidates are marked over the API, so that the regression has points to go through. */
+async function markOverApi(page: Page, title: string): Promise<void> {
+  const stations = await callApi<OwnStation[]>(page.request, 'get', '/own/stations');
+  const station = stations.find((s) => s.examinationTitle === title);
+  for (const { id, candidateNumber, submittedAt } of station?.sheets ?? []) {
+    if (submittedAt || candidateNumber === 1) continue;
+    const sheet = await callApi<Sheet>(page.request, 'get', `/sheets/${id}`);
+    const items = sheet.checklist.content.items.filter((i) => !i.variants || i.variants.includes(sheet.state.variant)); // prettier-ignore
+    const missed = 2 * (candidateNumber - 2);
+    const bodies: EventBody[] = items.map((item, i) => ({
+      type: 'mark',
+      item: item.key,
+      value: item.kind === 'choice' ? item.answer : item.kind === 'measured' ? item.lower : i < missed && item.criticality === 'none' ? 0 : item.kind === 'graded' ? 2 : 1, // prettier-ignore
+      observation: 'observed',
+      manner: 'done',
+      prompted: false,
+    }));
+    bodies.push({ type: 'rating', grade: Math.max(1, 6 - candidateNumber) }, { type: 'submit' });
+    await callApi(page.request, 'post', `/sheets/${id}/events`, {
+      checklistVersionId: sheet.checklist.id,
+      events: bodies.map((body, sequence) => ({ id: randomUUID(), device: 'api', sequence, at: new Date().toISOString(), body })), // prettier-ignore
+    });
+  }
+}
+
+test('from a list of candidates to a signed pass mark', async ({ page, browser }) => {
+  test.setTimeout(120_000);
+  const title = `Story ${Date.now()}`;
+
+  await test.step('the lead makes an examination and imports candidates', async () => {
+    await signIn(page, LEAD);
+    await page.getByRole('button', { name: 'New examination' }).click();
+    await page.getByLabel('Title').fill(title);
+    await page.getByLabel('School').fill('Orrinmouth College of Physiotherapy');
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await expect(page.getByRole('heading', { name: 'Prepare' })).toBeVisible();
+
+    const upload = page.locator('input[type="file"]');
+    const bad = FILE.replace('3,Cleo Marsh', 'three,');
+    await upload.setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(bad) }); // prettier-ignore
+    await expect(page.getByText('"three" is not a whole number')).toBeVisible();
+    await expect(page.getByText('The name is empty.')).toBeVisible();
+    await upload.setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(FILE) }); // prettier-ignore
+    await page.getByRole('button', { name: 'Import 6 candidates' }).click();
+    await expect(page.getByRole('cell', { name: 'Finn Abe' })).toBeVisible();
+  });
+
+  await test.step('adds a station with two examiners and opens marking', async () => {
+    await page.getByLabel('Station title').fill('Knee that gave way');
+    await page.getByRole('combobox').filter({ hasText: 'Procedure' }).click();
+    await page.getByRole('option', { name: 'Lachman test' }).click();
+    await page.getByRole('button', { name: 'Add station' }).click();
+    for (const name of ['Tomasz Adeyemi', 'Leilani Brandvold']) {
+      await page.getByRole('combobox').filter({ hasText: 'Add an examiner to station 1' }).click();
+      await page.getByRole('option', { name }).click();
+      await expect(page.getByRole('button', { name: `Take ${name} off station 1` })).toBeVisible();
+    }
+    await page.getByRole('button', { name: 'Plan who marks whom' }).click();
+    await expect(page.getByText('12 sheets, 6 of them pairs')).toBeVisible();
+    await page.getByRole('link', { name: /^Mark/ }).click();
+    await page.getByRole('button', { name: 'Open marking' }).click();
+    await expect(page.getByRole('button', { name: 'Close marking' })).toBeVisible();
+  });
+
+  await test.step('two examiners mark candidate 1 and disagree on one item', async () => {
+    for (const [i, disputed] of [
+      'Close below the joint line',
+      'Grip at mid-shin or calf',
+    ].entries()) {
+      // prettier-ignore
+      const tablet = await inOwnBrowser(browser, EXAMINER(i + 1));
+      await markOverApi(tablet, title);
+      await tablet.goto('/stations');
+      const section = tablet.locator('section').filter({ hasText: title });
+      await section.getByRole('link', { name: 'Next: candidate 1' }).click();
+      await expect(tablet.getByRole('button', { name: 'Clear pass' })).toBeDisabled();
+      await markSheet(tablet, { 'shin-grip': disputed });
+      await tablet.getByRole('button', { name: 'Clear pass' }).click();
+      await expect(tablet.getByRole('status')).toHaveText(/All saved/);
+      await tablet.getByRole('button', { name: /^Review/ }).click();
+      await tablet.getByRole('button', { name: 'Submit', exact: true }).click();
+      await expect(section.getByText('6 of 6 submitted')).toBeVisible();
+      await tablet.context().close();
+    }
+  });
+
+  await test.step('the lead sees that very item, its table, and the two sheets', async () => {
+    await page.getByRole('link', { name: /^Agree/ }).click();
+    const row = page.locator('tr[data-item="shin-grip"]');
+    await expect(row.getByRole('button')).toHaveText('83 %');
+    await expect(page.locator('tr[data-item="consent"]').getByRole('button')).toHaveText('100 %');
+    await row.getByRole('button').click();
+    await page.getByRole('link', { name: 'Candidate 1', exact: true }).click();
+    await expect(page.getByText('The two sheets differ on 1 items')).toBeVisible();
+    await expect(page.locator('tr.differs')).toHaveCount(2);
+    await expect(page.locator('tr.differs').first()).toContainText('Grips the shin');
+  });
+
+  await test.step('sets the standard, watches the consequence, and signs', async () => {
+    await page.getByRole('link', { name: /^Set the standard/ }).click();
+    await expect(page.getByText(/pass · \d+ fail/)).toBeVisible();
+    const before = await page.getByText(/must reach/).innerText();
+    const slider = page.getByRole('slider', { name: 'Borderline point of the scale' });
+    await slider.focus();
+    for (let i = 0; i < 10; i++) await slider.press('ArrowRight');
+    await expect(page.getByText(/must reach/)).not.toHaveText(before);
+    await page.getByLabel('By hand').fill('100');
+    await page.getByLabel('By hand').press('Enter');
+    await expect(page.getByText('Mean of 1 stations must reach 100.0 %')).toBeVisible();
+    await page.getByRole('button', { name: 'Sign this standard' }).click();
+    await page.getByLabel('Reason, for the board and for appeals').fill('Agreed by the panel, cut by hand.'); // prettier-ignore
+    await page.getByRole('button', { name: 'Sign', exact: true }).click();
+    await expect(page.getByText('No. 1, in force')).toBeVisible();
+  });
+
+  await test.step('the candidates’ outcomes follow', async () => {
+    await page.getByRole('link', { name: /^Report/ }).click();
+    const ada = page.getByRole('row').filter({ hasText: 'Ada Quist' });
+    await expect(ada).toContainText('fail');
+    await expect(ada).toContainText('is below the required 100.0 %');
+    await expect(page.getByRole('row').filter({ hasText: 'Ben Oduya' })).toContainText('pass');
+    await ada.getByRole('link').click();
+    await expect(page.getByRole('heading', { name: '▲ Not passed' })).toBeVisible();
+    await expect(page.getByText('Grips the shin close below the joint line')).toBeVisible();
+  });
+});
