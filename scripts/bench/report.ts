@@ -1,0 +1,12 @@
+/** Prints one measured figure beside what was promised. */
+export function report(what: string, measured: number, promised: number, unit: string): void {
+  const ratio = measured / promised;
+  const verdict = ratio <= 1 ? 'within' : 'OVER';
+  console.log(`${what.padEnd(64)} ${measured.toFixed(1).padStart(9)} ${unit.padEnd(3)} promised ${String(promised).padStart(6)}  ratio ${ratio.toFixed(2)}  ${verdict}`); // prettier-ignore
+}
+
+/** The value below which this share of the sorted times lie. */
+export function quantile(times: readonly number[], share: number): number {
+  const sorted = [...times].sort((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? NaN;
+}
