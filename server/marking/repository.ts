@@ -91,21 +91,28 @@ export async function knownEvents(
   return rows;
 }
 
+/** Writes the events that are not there yet, and answers with those. */
 export async function insertEvents(
   db: Database,
   sheetId: string,
   events: readonly MarkEvent[],
-): Promise<void> {
-  await db('mark_event').insert(
-    events.map((e) => ({
-      id: e.id,
-      sheet_id: sheetId,
-      device: e.device,
-      sequence: e.sequence,
-      body: JSON.stringify(e.body),
-      at: e.at,
-    })),
-  );
+): Promise<MarkEvent[]> {
+  const written = await db('mark_event')
+    .insert(
+      events.map((e) => ({
+        id: e.id,
+        sheet_id: sheetId,
+        device: e.device,
+        sequence: e.sequence,
+        body: JSON.stringify(e.body),
+        at: e.at,
+      })),
+    )
+    .onConflict()
+    .ignore()
+    .returning('id');
+  const ids = new Set(written.map((row) => row.id as string));
+  return events.filter((event) => ids.delete(event.id));
 }
 
 /** Writes what one event changes into the projection. */

@@ -35,16 +35,17 @@ export async function recordEvents(
     if (sheet.examinerId !== examiner.id) {
       throw notAllowed('This is another examiner’s sheet. Examiners mark and see only their own.');
     }
-    const fresh = await notYetRecorded(trx, sheetId, batch.events);
     const acknowledged = batch.events.map((event) => event.id);
-    if (fresh.length === 0) {
+    const closed = whyClosed(sheet, batch);
+    if (closed) {
+      if (!(await allKnown(trx, sheetId, batch.events))) throw closed;
       return { acknowledged, submittedAt: sheet.submittedAt?.toISOString() ?? null };
     }
-    refuseWhereClosed(sheet, batch);
     const checklist = await frozenChecklist(trx, sheet.checklistVersionId);
-    checkEvents(batch.events, fresh, checklist, sheet);
+    checkEvents(batch.events, checklist, sheet);
 
-    await marking.insertEvents(trx, sheetId, fresh);
+    const fresh = await marking.insertEvents(trx, sheetId, batch.events);
+    if (fresh.length < batch.events.length) await refuseImpostors(trx, sheetId, batch.events);
     if (sheet.startedAt === null) await marking.markStarted(trx, sheetId);
     for (const event of fresh) await marking.project(trx, sheetId, event);
     const submission = fresh.find((event) => event.body.type === 'submit');
@@ -53,58 +54,56 @@ export async function recordEvents(
   });
 }
 
-async function notYetRecorded(
+async function allKnown(
   db: Database,
   sheetId: string,
   events: readonly MarkEvent[],
-): Promise<MarkEvent[]> {
+): Promise<boolean> {
   const known = await marking.knownEvents(db, sheetId, events);
-  const knownIds = new Set(known.map((k) => k.id));
-  const seen = new Set<string>();
-  const places = new Map(known.map((k) => [`${k.device} ${k.sequence}`, k.id]));
-  for (const [i, event] of events.entries()) {
-    const elsewhere = known.find((k) => k.id === event.id && k.sheetId !== sheetId);
-    const place = `${event.device} ${event.sequence}`;
-    const holder = places.get(place);
-    if (elsewhere || (holder !== undefined && holder !== event.id)) {
-      throw invalid([
-        { pointer: `/events/${i}`, detail: elsewhere ? 'has the id of an event on another sheet' : 'has the place (device and sequence) of another event' }, // prettier-ignore
-      ]);
-    }
-    places.set(place, event.id);
-  }
-  return events.filter((event) => {
-    const again = knownIds.has(event.id) || seen.has(event.id);
-    seen.add(event.id);
-    return !again;
-  });
+  return events.every((event) => known.some((k) => k.id === event.id && k.sheetId === sheetId));
 }
 
-function refuseWhereClosed(sheet: LockedSheet, batch: RecordEvents): void {
+/** An event that was not written must be the very one that is there, not another in its place. */
+async function refuseImpostors(
+  db: Database,
+  sheetId: string,
+  events: readonly MarkEvent[],
+): Promise<void> {
+  const known = await marking.knownEvents(db, sheetId, events);
+  const errors = events.flatMap((event, i) => {
+    const same = known.find((k) => k.id === event.id);
+    if (same?.sheetId === sheetId) return [];
+    const detail = same ? 'has the id of an event on another sheet' : 'has the place (device and sequence) of another event'; // prettier-ignore
+    return [{ pointer: `/events/${i}`, detail }];
+  });
+  if (errors.length > 0) throw invalid(errors, 'Some marks cannot be taken');
+}
+
+function whyClosed(sheet: LockedSheet, batch: RecordEvents): HttpProblem | null {
   if (sheet.submittedAt) {
-    throw new HttpProblem(409, 'already-submitted', 'This sheet is submitted', 'Submitted marks stand. If one is wrong, tell the lead, who can see the sheet and its history.'); // prettier-ignore
+    return new HttpProblem(409, 'already-submitted', 'This sheet is submitted', 'Submitted marks stand. If one is wrong, tell the lead, who can see the sheet and its history.'); // prettier-ignore
   }
   if (sheet.checklistVersionId !== batch.checklistVersionId) {
-    throw new HttpProblem(409, 'stale-checklist', 'The checklist of this station has changed', 'Reload the sheet to get the version in use. What was tapped stays on this device until then.'); // prettier-ignore
+    return new HttpProblem(409, 'stale-checklist', 'The checklist of this station has changed', 'Reload the sheet to get the version in use. What was tapped stays on this device until then.'); // prettier-ignore
   }
   if (!sheet.markingOpen && sheet.startedAt === null) {
-    throw conflict('Marking is not open', 'The lead opens it; sheets under way can still be finished.'); // prettier-ignore
+    return conflict('Marking is not open', 'The lead opens it; sheets under way can still be finished.'); // prettier-ignore
   }
+  return null;
 }
 
 /** Names every event of the batch that cannot stand, by its place in the batch. */
 function checkEvents(
-  batch: readonly MarkEvent[],
-  fresh: readonly MarkEvent[],
+  events: readonly MarkEvent[],
   { content }: ChecklistVersion,
   sheet: LockedSheet,
 ): void {
   const errors: { pointer: string; detail: string }[] = [];
   let rated = sheet.rating !== null || sheet.safetyEvents > 0;
   let submitted = false;
-  for (const event of fresh) {
+  for (const [i, event] of events.entries()) {
     const { body } = event;
-    const at = `/events/${batch.indexOf(event)}/body`;
+    const at = `/events/${i}/body`;
     const complain = (field: string, detail: string) => errors.push({ pointer: `${at}/${field}`, detail }); // prettier-ignore
     if (submitted) complain('type', 'comes after the submission');
     if (body.type === 'mark' || body.type === 'clear') {
