@@ -41,6 +41,7 @@ const label = computed(
         :records="station.records"
         :numbers="numbers"
         :result="result"
+        :interval="bootstrap"
         :borderline="borderline"
         :label="label"
       />

@@ -3,7 +3,7 @@ import type { StationRecord, StationStandard } from '@kritikos/core/standards/se
 import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import { Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
 import type { ChartData, ChartOptions, Plugin } from 'chart.js';
-import { computed } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { Scatter } from 'vue-chartjs';
 import { useTheme } from 'vuetify';
 import { jitter } from './jitter.ts';
@@ -12,6 +12,7 @@ const props = defineProps<{
   records: readonly StationRecord[];
   numbers: ReadonlyMap<string, number>;
   result: StationStandard;
+  interval: { lower: number | null; upper: number | null } | undefined;
   borderline: number;
   label: string;
 }>();
@@ -29,7 +30,7 @@ const points = computed(() =>
   ),
 );
 
-/** Where the cut stands: a level line, and the borderline point that it was read at. */
+/** Where the cut stands: a level line in its 95 % bootstrap band, and the borderline point that it was read at. */
 const cutLines: Plugin<'scatter'> = {
   id: 'cut',
   afterDatasetsDraw(chart) {
@@ -38,7 +39,14 @@ const cutLines: Plugin<'scatter'> = {
     if (cut === null || !scales.x || !scales.y) return;
     const y = scales.y.getPixelForValue(cut);
     const x = scales.x.getPixelForValue(props.borderline);
+    const { lower, upper } = props.interval ?? { lower: null, upper: null };
     ctx.save();
+    if (lower !== null && upper !== null && !props.result.byHand) {
+      const top = scales.y.getPixelForValue(Math.min(100, upper));
+      const bottom = scales.y.getPixelForValue(Math.max(0, lower));
+      ctx.fillStyle = `${colours.value.secondary}22`;
+      ctx.fillRect(chartArea.left, top, chartArea.width, bottom - top);
+    }
     ctx.strokeStyle = colours.value.secondary;
     ctx.lineWidth = 2;
     ctx.beginPath();
@@ -59,6 +67,14 @@ const cutLines: Plugin<'scatter'> = {
 };
 
 Chart.register(LinearScale, LineElement, PointElement, Tooltip, Legend);
+
+// The lines are drawn by a plugin, so a new interval must ask for a new drawing.
+const chart = ref<{ chart: Chart | null } | null>(null);
+watch(
+  () => [props.interval, props.result.cut, props.borderline],
+  () => chart.value?.chart?.draw(),
+  { flush: 'post' },
+);
 
 const data = computed<ChartData<'scatter'>>(() => {
   const { line } = props.result.regression;
@@ -135,7 +151,14 @@ const options = computed<ChartOptions<'scatter'>>(() => {
 
 <template>
   <div class="plot">
-    <Scatter :data="data" :options="options" :plugins="[cutLines]" role="img" :aria-label="label" />
+    <Scatter
+      ref="chart"
+      :data="data"
+      :options="options"
+      :plugins="[cutLines]"
+      role="img"
+      :aria-label="label"
+    />
   </div>
 </template>
 
