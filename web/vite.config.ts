@@ -8,7 +8,8 @@ export default defineConfig({
     vue(),
     vuetify({ autoImport: true }),
     VitePWA({
-      registerType: 'autoUpdate',
+      // A new version waits until the application is closed: no page reloads under an examiner’s hand.
+      registerType: 'prompt',
       includeAssets: ['mark.svg'],
       manifest: {
         name: 'Kritikos',
@@ -20,6 +21,8 @@ export default defineConfig({
         icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml' }],
       },
       workbox: {
+        // The very first visit is served without a reload, so that the tablet is ready to go offline.
+        clientsClaim: true,
         // The application itself and the two Latin font files; the API is never cached here,
         // because sheets have a store of their own (marking/deviceStore.ts).
         globPatterns: ['**/*.{js,css,html,svg}', '**/*-latin-wght-normal*.woff2'],

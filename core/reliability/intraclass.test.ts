@@ -1,0 +1,103 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { internalConsistency, spearmanBrown } from './internalConsistency.ts';
+import { FORMS, intraclass } from './intraclass.ts';
+
+// Shrout & Fleiss 1979, table 2: six targets, four judges.
+const ROWS = [
+  [9, 2, 5, 8],
+  [6, 1, 3, 2],
+  [8, 4, 6, 8],
+  [7, 1, 2, 6],
+  [10, 5, 6, 9],
+  [6, 2, 4, 7],
+];
+
+describe('intraclass correlations', () => {
+  it('are those of Shrout & Fleiss 1979, table 4', () => {
+    const { forms } = intraclass(ROWS);
+    const published = [0.17, 0.29, 0.71, 0.44, 0.62, 0.91];
+    for (const [i, form] of FORMS.entries()) {
+      expect(forms[form].estimate, form).toBeCloseTo(published[i] ?? NaN, 2);
+    }
+  });
+
+  // R's psych::ICC prints for these data: ICC1 F 1.79 on 5 and 18, interval -.13 to .72;
+  // ICC2 .02 to .76; ICC3 F 11.03 on 5 and 15, .34 to .95 (from memory).
+  it('have the F tests and intervals that psych::ICC prints', () => {
+    const { ICC11, ICC21, ICC31 } = intraclass(ROWS).forms;
+    expect(ICC11.F).toBeCloseTo(1.79, 2);
+    expect([ICC11.df1, ICC11.df2]).toEqual([5, 18]);
+    expect(ICC11.lower).toBeCloseTo(-0.133, 2);
+    expect(ICC11.upper).toBeCloseTo(0.723, 2);
+    expect(ICC21.lower).toBeCloseTo(0.019, 2);
+    expect(ICC21.upper).toBeCloseTo(0.761, 2);
+    expect(ICC31.F).toBeCloseTo(11.03, 2);
+    expect(ICC31.lower).toBeCloseTo(0.342, 2);
+    expect(ICC31.upper).toBeCloseTo(0.946, 2);
+    expect(ICC31.p).toBeLessThan(0.001);
+  });
+
+  it('leave out subjects with missing marks and count them', () => {
+    const result = intraclass([...ROWS, [9, null, 9, 9]]);
+    expect(result.leftOut).toBe(1);
+    expect(result.forms.ICC31.estimate).toBe(intraclass(ROWS).forms.ICC31.estimate);
+  });
+
+  it('are 1 where the raters agree, and undefined where nothing varies', () => {
+    const same = intraclass([[1, 1], [2, 2], [4, 4]]); // prettier-ignore
+    for (const form of FORMS) expect(same.forms[form].estimate).toBe(1);
+    expect(intraclass([[3, 3], [3, 3]]).forms.ICC21.notes[0]).toMatch(/All marks are equal/); // prettier-ignore
+    expect(intraclass([[3], [4]]).forms.ICC21.notes[0]).toMatch(/One rater alone/);
+    expect(intraclass([[3, 4]]).forms.ICC21.notes[0]).toMatch(/Fewer than two subjects/);
+  });
+
+  it('of consistency ignore a rater’s level, those of agreement do not', () => {
+    const marks = fc.array(fc.array(fc.integer({ min: 0, max: 20 }), { minLength: 3, maxLength: 3 }), { minLength: 4, maxLength: 15 }); // prettier-ignore
+    fc.assert(
+      fc.property(marks, (rows) => {
+        const plain = intraclass(rows).forms;
+        fc.pre(plain.ICC31.estimate !== null && (plain.ICC31.F ?? 0) > 1.5);
+        const shifted = intraclass(rows.map((row) => row.map((x, j) => x + 100 * j))).forms;
+        expect(shifted.ICC31.estimate).toBeCloseTo(plain.ICC31.estimate ?? NaN, 8);
+        expect(shifted.ICC21.estimate).toBeLessThan(plain.ICC21.estimate ?? NaN);
+      }),
+    );
+  });
+});
+
+describe('internal consistency', () => {
+  it('alpha is ICC(3,k), with the interval of the same F', () => {
+    const { alpha } = internalConsistency(ROWS);
+    const { ICC3k } = intraclass(ROWS).forms;
+    expect(alpha.estimate).toBeCloseTo(ICC3k.estimate ?? NaN, 10);
+    expect(alpha.lower).toBeCloseTo(ICC3k.lower ?? NaN, 8);
+    expect(alpha.upper).toBeCloseTo(ICC3k.upper ?? NaN, 8);
+  });
+
+  it('lambda-2 is never below alpha (Guttman 1945)', () => {
+    const rows = fc.array(fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 4, maxLength: 4 }), { minLength: 5, maxLength: 20 }); // prettier-ignore
+    fc.assert(
+      fc.property(rows, (marks) => {
+        const { alpha, guttmanLambda2 } = internalConsistency(marks);
+        if (alpha.estimate === null) return;
+        expect(guttmanLambda2).toBeGreaterThanOrEqual(alpha.estimate - 1e-9);
+      }),
+    );
+  });
+
+  it('steps a reliability of .5 up to .667 at double length (Spearman & Brown)', () => {
+    expect(spearmanBrown(0.5, 2)).toBeCloseTo(2 / 3, 12);
+  });
+
+  it('gives alpha without a column, and the column’s correlation with the rest', () => {
+    const { alphaIfDeleted, itemTotal } = internalConsistency(ROWS);
+    expect(alphaIfDeleted[0]).toBeCloseTo(internalConsistency(ROWS.map((r) => r.slice(1))).alpha.estimate ?? NaN, 12); // prettier-ignore
+    for (const r of itemTotal) expect(r).toBeGreaterThan(0.5);
+  });
+
+  it('says why there is no alpha', () => {
+    expect(internalConsistency([[1], [2]]).alpha.notes[0]).toMatch(/two columns/);
+    expect(internalConsistency([[1, 2], [2, 1]]).alpha.notes[0]).toMatch(/do not vary/); // prettier-ignore
+  });
+});

@@ -1,0 +1,189 @@
+import fCdf from '@stdlib/stats-base-dists-f-cdf';
+import fQuantile from '@stdlib/stats-base-dists-f-quantile';
+import { Z_95 } from '../numerics/normal.ts';
+
+export interface Intraclass {
+  readonly estimate: number | null;
+  readonly lower: number | null;
+  readonly upper: number | null;
+  readonly F: number | null;
+  readonly df1: number;
+  readonly df2: number;
+  readonly p: number | null;
+  readonly notes: readonly string[];
+}
+
+export const FORMS = ['ICC11', 'ICC21', 'ICC31', 'ICC1k', 'ICC2k', 'ICC3k'] as const;
+export type Form = (typeof FORMS)[number];
+
+export interface IntraclassResult {
+  readonly forms: Readonly<Record<Form, Intraclass>>;
+  /** Standard error of measurement where raters' levels count as error (agreement). */
+  readonly semAgreement: number | null;
+  /** The same where they do not (consistency). */
+  readonly semConsistency: number | null;
+  /** Smallest change of one mark that is not error, 95 %: 1.96 * sqrt(2) * SEM agreement. */
+  readonly mdc95: number | null;
+  readonly subjects: number;
+  readonly raters: number;
+  /** Subjects left out because a mark is missing (listwise). */
+  readonly leftOut: number;
+}
+
+/**
+ * The six intraclass correlations of Shrout & Fleiss (1979), with their F tests and exact
+ * intervals: one-way, two-way random, two-way mixed; of one rater, and of the mean of k.
+ *
+ * With the mean squares of targets BMS, raters JMS, within targets WMS and error EMS:
+ *   ICC(1,1) = (BMS - WMS) / (BMS + (k-1) WMS)
+ *   ICC(2,1) = (BMS - EMS) / (BMS + (k-1) EMS + k (JMS - EMS) / n)
+ *   ICC(3,1) = (BMS - EMS) / (BMS + (k-1) EMS)
+ * and the mean-of-k forms by Spearman-Brown. McGraw & Wong (1996) call them ICC(1), ICC(A,1),
+ * ICC(C,1), ICC(k), ICC(A,k), ICC(C,k). The interval of ICC(2,.) is theirs, through
+ * Satterthwaite's degrees of freedom.
+ *
+ * `rows[subject][rater]`; subjects with a missing mark are left out and counted.
+ * Worked value: the six targets by four judges of Shrout & Fleiss give
+ * .17 .29 .71 .44 .62 .91. Undefined, with a reason, for one rater, one subject or equal marks.
+ */
+export function intraclass(rows: readonly (readonly (number | null)[])[]): IntraclassResult {
+  const complete = rows.filter((row): row is number[] => row.every((x) => x !== null));
+  const n = complete.length;
+  const k = complete[0]?.length ?? rows[0]?.length ?? 0;
+  const leftOut = rows.length - n;
+  const reason = n < 2 ? 'Fewer than two subjects were marked by every rater.' : k < 2 ? 'One rater alone cannot be compared.' : null; // prettier-ignore
+  const squares = reason === null ? meanSquares(complete) : null;
+  if (squares === null || squares.total === 0) {
+    return nothing(reason ?? 'All marks are equal, so nothing varies that raters could agree on.', n, k, leftOut); // prettier-ignore
+  }
+  const { between: bms, judges: jms, within: wms, error: ems } = squares;
+  const notes = leftOut > 0 ? [`${leftOut} subjects with missing marks were left out.`] : [];
+
+  const oneWay = ratio(bms, wms);
+  const twoWay = ratio(bms, ems);
+  const d1 = n - 1;
+  const dWithin = n * (k - 1);
+  const dError = (n - 1) * (k - 1);
+  const single = (f: number) => (f === Infinity ? 1 : (f - 1) / (f + k - 1));
+  const average = (f: number) => (f === Infinity ? 1 : 1 - 1 / f);
+  const stepUp = (icc: number) => (k * icc) / (1 + (k - 1) * icc);
+
+  const form = (
+    estimate: number,
+    lower: number | null,
+    upper: number | null,
+    F: number,
+    df2: number,
+  ): Intraclass => ({
+    // prettier-ignore
+    estimate,
+    lower,
+    upper,
+    F: Number.isFinite(F) ? F : null,
+    df1: d1,
+    df2,
+    p: Number.isFinite(F) ? 1 - fCdf(F, d1, df2) : 0,
+    notes,
+  });
+  const low = (F: number, df2: number) => F / fQuantile(0.975, d1, df2);
+  const high = (F: number, df2: number) => F * fQuantile(0.975, df2, d1);
+  const icc21 = (bms - ems) / (bms + (k - 1) * ems + (k * (jms - ems)) / n);
+  const [lower2, upper2] = agreementInterval(icc21, squares, n, k);
+
+  const forms: Record<Form, Intraclass> = {
+    ICC11: form(single(oneWay), single(low(oneWay, dWithin)), single(high(oneWay, dWithin)), oneWay, dWithin), // prettier-ignore
+    ICC21: form(icc21, lower2, upper2, twoWay, dError),
+    ICC31: form(single(twoWay), single(low(twoWay, dError)), single(high(twoWay, dError)), twoWay, dError), // prettier-ignore
+    ICC1k: form(average(oneWay), average(low(oneWay, dWithin)), average(high(oneWay, dWithin)), oneWay, dWithin), // prettier-ignore
+    ICC2k: form((bms - ems) / (bms + (jms - ems) / n), lower2 === null ? null : stepUp(lower2), upper2 === null ? null : stepUp(upper2), twoWay, dError), // prettier-ignore
+    ICC3k: form(average(twoWay), average(low(twoWay, dError)), average(high(twoWay, dError)), twoWay, dError), // prettier-ignore
+  };
+  const raterVariance = Math.max(0, (jms - ems) / n);
+  const semAgreement = Math.sqrt(raterVariance + ems);
+  return {
+    forms,
+    semAgreement,
+    semConsistency: Math.sqrt(ems),
+    mdc95: Z_95 * Math.SQRT2 * semAgreement,
+    subjects: n,
+    raters: k,
+    leftOut,
+  };
+}
+
+interface MeanSquares {
+  between: number;
+  judges: number;
+  within: number;
+  error: number;
+  total: number;
+}
+
+function meanSquares(rows: readonly (readonly number[])[]): MeanSquares {
+  const n = rows.length;
+  const k = rows[0]?.length ?? 0;
+  const mean = (values: readonly number[]) => values.reduce((sum, x) => sum + x, 0) / values.length;
+  const rowMeans = rows.map(mean);
+  const columnMeans = Array.from({ length: k }, (_, j) =>
+    mean(rows.map((row) => row[j] as number)),
+  );
+  const grand = mean(rowMeans);
+  const sum = (values: readonly number[]) => values.reduce((s, x) => s + (x - grand) ** 2, 0);
+  const between = k * sum(rowMeans);
+  const judges = n * sum(columnMeans);
+  // Within a target first, so that equal marks leave exactly nothing.
+  let within = 0;
+  let error = 0;
+  for (const [i, row] of rows.entries()) {
+    for (const [j, x] of row.entries()) {
+      within += (x - (rowMeans[i] as number)) ** 2;
+      error += (x - (rowMeans[i] as number) - (columnMeans[j] as number) + grand) ** 2;
+    }
+  }
+  const clean = (x: number) => (x < 1e-20 * Math.max(1, grand * grand) * n * k ? 0 : x);
+  return {
+    between: clean(between) / (n - 1),
+    judges: clean(judges) / (k - 1),
+    within: clean(within) / (n * (k - 1)),
+    error: clean(error) / ((n - 1) * (k - 1)),
+    total: clean(between + within),
+  };
+}
+
+/** McGraw & Wong 1996, table 7: the interval of ICC(A,1). */
+function agreementInterval(
+  icc: number,
+  { between, judges, error }: MeanSquares,
+  n: number,
+  k: number,
+): [number | null, number | null] {
+  if (error === 0 && judges === 0) return [null, null];
+  const a = (k * icc) / (n * (1 - icc));
+  const b = 1 + (k * icc * (n - 1)) / (n * (1 - icc));
+  const v = (a * judges + b * error) ** 2 / ((a * judges) ** 2 / (k - 1) + (b * error) ** 2 / ((n - 1) * (k - 1))); // prettier-ignore
+  if (!Number.isFinite(v) || v <= 0) return [null, null];
+  const fLow = fQuantile(0.975, n - 1, v);
+  const fHigh = fQuantile(0.975, v, n - 1);
+  const spread = k * judges + (k * n - k - n) * error;
+  return [
+    (n * (between - fLow * error)) / (fLow * spread + n * between),
+    (n * (fHigh * between - error)) / (spread + n * fHigh * between),
+  ];
+}
+
+function ratio(above: number, below: number): number {
+  return below === 0 ? Infinity : above / below;
+}
+
+function nothing(reason: string, n: number, k: number, leftOut: number): IntraclassResult {
+  const form: Intraclass = { estimate: null, lower: null, upper: null, F: null, df1: Math.max(0, n - 1), df2: Math.max(0, (n - 1) * (k - 1)), p: null, notes: [reason] }; // prettier-ignore
+  return {
+    forms: { ICC11: form, ICC21: form, ICC31: form, ICC1k: form, ICC2k: form, ICC3k: form },
+    semAgreement: null,
+    semConsistency: null,
+    mdc95: null,
+    subjects: n,
+    raters: k,
+    leftOut,
+  };
+}
