@@ -53,7 +53,7 @@ class CongerSums {
   private usable = 0;
 
   constructor(
-    private readonly ratings: Ratings,
+    ratings: Ratings,
     categories: readonly (string | number)[],
     private readonly weights: Weights,
   ) {

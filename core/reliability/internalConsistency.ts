@@ -55,7 +55,7 @@ export function internalConsistency(rows: Rows): InternalConsistency {
       notes,
     },
     alphaIfDeleted: columns.map((_, j) => cronbachAlpha(without(j))),
-    itemTotal: columns.map((column, j) => correlation(column, totals.map((t, i) => t - (column[i] as number)))), // prettier-ignore
+    itemTotal: columns.map((column) => correlation(column, totals.map((t, i) => t - (column[i] as number)))), // prettier-ignore
     guttmanLambda2: lambda2(columns, totals),
     spearmanBrown: splitHalf(complete),
     n,

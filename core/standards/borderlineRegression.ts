@@ -23,7 +23,7 @@ const LOW_R_SQUARED = 0.5;
  *   score = a + b * grade,  cut = a + b * borderline
  *   SE(cut) = s * sqrt(1/n + (borderline - mean grade)^2 / Sxx)   (error of a fitted mean)
  *
- * `scores` in percent (0..100) and `grades` run parallel, one entry a candidate; candidates
+ * `scores` (within `range`, percent unless said) and `grades` run parallel, one entry a candidate; candidates
  * without score or grade are left out by the caller and reported there.
  * Sources: Kramer et al. 2003; Wood, Humphrey-Murray & Norman 2006; the error of a fitted mean is
  * in any regression textbook. Worked value: grades 1..5 with scores 30, 45, 60, 75, 90 and
@@ -33,6 +33,7 @@ export function borderlineRegression(
   scores: ArrayLike<number>,
   grades: ArrayLike<number>,
   borderline: number,
+  range: readonly [number, number] = [0, 100],
 ): BorderlineRegression {
   const method = 'borderline regression, least squares';
   const n = scores.length;
@@ -61,14 +62,19 @@ export function borderlineRegression(
       standardError,
       method,
       n,
-      notes: warnings(line, cut, nearBorderline),
+      notes: warnings(line, cut, nearBorderline, range),
     },
     line,
     nearBorderline,
   };
 }
 
-function warnings(line: Line, cut: number, nearBorderline: number): string[] {
+function warnings(
+  line: Line,
+  cut: number,
+  nearBorderline: number,
+  [lowest, highest]: readonly [number, number],
+): string[] {
   const notes: string[] = [];
   if (line.slope <= 0) {
     notes.push(
@@ -86,6 +92,6 @@ function warnings(line: Line, cut: number, nearBorderline: number): string[] {
       `The overall grade explains ${Math.round(100 * line.rSquared)} % of the score; below 50 % the checklist and the grade may not speak of the same thing.`,
     );
   }
-  if (cut < 0 || cut > 100) notes.push('The cut lies outside the possible scores.');
+  if (cut < lowest || cut > highest) notes.push('The cut lies outside the possible scores.');
   return notes;
 }

@@ -1,10 +1,16 @@
 import { readFileSync } from 'node:fs';
+import { benchComponents } from './components.ts';
 import { benchCut } from './cut.ts';
 import { benchMarking } from './marking.ts';
 import { benchSheet } from './sheet.ts';
 
 /** One bench a room; a name on the command line runs that one alone. */
-const benches = { cut: benchCut, marking: benchMarking, sheet: benchSheet };
+const benches = {
+  cut: benchCut,
+  components: benchComponents,
+  marking: benchMarking,
+  sheet: benchSheet,
+};
 const wanted = process.argv.slice(2);
 
 /** Time that the host of a virtual machine took away, and all time, since it started. */

@@ -1,0 +1,30 @@
+import { internalConsistency } from '@kritikos/core/reliability/internalConsistency';
+import { intraclass } from '@kritikos/core/reliability/intraclass';
+import { readNumbers, readRatings } from './readRatings.ts';
+
+/** The six intraclass correlations of a ratings file. */
+export async function icc(file: string) {
+  const { marks } = await readRatings(file, 'interval');
+  const { forms, semAgreement, semConsistency, mdc95, subjects, raters, leftOut } = intraclass(
+    marks as (number | null)[][],
+  );
+  return { ...forms, semAgreement, semConsistency, mdc95, subjects, raters, leftOut };
+}
+
+/** How well the columns of a table of scores hang together. */
+export async function reliability(file: string) {
+  const { columns, rows } = await readNumbers(file);
+  const { alpha, alphaIfDeleted, itemTotal, guttmanLambda2, spearmanBrown, n, leftOut } =
+    internalConsistency(rows);
+  const byColumn = (values: readonly (number | null)[]) =>
+    Object.fromEntries(columns.map((column, j) => [column, values[j] ?? null]));
+  return {
+    alpha,
+    alphaIfDeleted: byColumn(alphaIfDeleted),
+    itemTotal: byColumn(itemTotal),
+    guttmanLambda2,
+    spearmanBrown,
+    n,
+    leftOut,
+  };
+}

@@ -1,0 +1,42 @@
+import { undefinedEstimate } from '../numerics/estimate.ts';
+import type { Estimate } from '../numerics/estimate.ts';
+import { Z_95 } from '../numerics/normal.ts';
+import { mean, quantileOfSorted, standardDeviation } from '../numerics/summary.ts';
+
+/**
+ * Borderline group: the cut is the mean, or the median, of the scores of the candidates whom the
+ * examiners graded borderline, here within half a grade of the borderline point.
+ *
+ * Source: Livingston & Zieky 1982. A borderline point between two grades takes both. Error of the
+ * mean: SD / sqrt(n). Worked value: scores 50, 55, 60 of the borderline candidates give 55.
+ */
+export function borderlineGroup(
+  scores: ArrayLike<number>,
+  grades: ArrayLike<number>,
+  borderline: number,
+): { mean: Estimate; median: number | null } {
+  const method = 'borderline group, Livingston & Zieky 1982';
+  const group: number[] = [];
+  for (let i = 0; i < scores.length; i++) {
+    if (Math.abs((grades[i] as number) - borderline) <= 0.5) group.push(scores[i] as number);
+  }
+  const cut = mean(group);
+  if (cut === null) {
+    return { mean: undefinedEstimate(method, 0, 'Nobody was graded borderline.'), median: null };
+  }
+  const spread = standardDeviation(group);
+  const standardError = spread === null ? null : spread / Math.sqrt(group.length);
+  group.sort((a, b) => a - b);
+  return {
+    mean: {
+      estimate: cut,
+      lower: standardError === null ? null : cut - Z_95 * standardError,
+      upper: standardError === null ? null : cut + Z_95 * standardError,
+      standardError,
+      method,
+      n: group.length,
+      notes: group.length < 10 ? [`Only ${group.length} candidates were graded borderline.`] : [],
+    },
+    median: quantileOfSorted(group, 0.5),
+  };
+}
