@@ -7,6 +7,8 @@ export default defineConfig({
         test: {
           name: 'unit',
           include: ['{core,catalogue,contracts,cli}/**/*.test.ts', 'web/src/**/*.test.ts'],
+          // The command's tests start processes, and a shared machine can stand still for seconds.
+          testTimeout: 60_000,
         },
       },
       {

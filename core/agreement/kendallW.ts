@@ -1,0 +1,39 @@
+/**
+ * Kendall's coefficient of concordance W (1939) of m raters who rank n subjects, ties corrected:
+ * `W = 12 S / (m^2 (n^3 - n) - m sum(t^3 - t))`, S the squared deviations of the rank sums.
+ *
+ * `rows[subject][rater]`, complete. Returns `null` for one rater or subject, or where every rater
+ * gave all subjects the same mark. Worked value: identical columns give 1.
+ */
+export function kendallW(rows: readonly (readonly number[])[]): number | null {
+  const n = rows.length;
+  const m = rows[0]?.length ?? 0;
+  if (n < 2 || m < 2) return null;
+  const sums = rows.map(() => 0);
+  let ties = 0;
+  for (let j = 0; j < m; j++) {
+    const column = rows.map((row) => row[j] as number);
+    const { ranks, correction } = midRanks(column);
+    ties += correction;
+    for (const [i, rank] of ranks.entries()) sums[i] = (sums[i] as number) + rank;
+  }
+  const average = (m * (n + 1)) / 2;
+  const squares = sums.reduce((sum, x) => sum + (x - average) ** 2, 0);
+  const most = m * m * (n ** 3 - n) - m * ties;
+  return most === 0 ? null : (12 * squares) / most;
+}
+
+/** Ranks with ties sharing their mean rank, and the sum of t^3 - t over the ties. */
+function midRanks(values: readonly number[]): { ranks: number[]; correction: number } {
+  const order = values.map((_, i) => i).sort((a, b) => (values[a] as number) - (values[b] as number)); // prettier-ignore
+  const ranks = values.map(() => 0);
+  let correction = 0;
+  for (let from = 0; from < order.length;) {
+    let to = from;
+    while (to < order.length && values[order[to] as number] === values[order[from] as number]) to++;
+    for (let k = from; k < to; k++) ranks[order[k] as number] = (from + 1 + to) / 2;
+    correction += (to - from) ** 3 - (to - from);
+    from = to;
+  }
+  return { ranks, correction };
+}

@@ -1,0 +1,55 @@
+import { undefinedEstimate } from '../numerics/estimate.ts';
+import type { Estimate } from '../numerics/estimate.ts';
+import { Z_95 } from '../numerics/normal.ts';
+import { mean, standardDeviation } from '../numerics/summary.ts';
+
+/**
+ * Angoff's cut (1971): every judge says for every item what share of it a borderline candidate
+ * would earn; the judge's cut is the mean over the items, the panel's the mean over the judges.
+ *
+ * `judgements[judge][item]` in [0, 1]; with 0 and 1 only it is the yes/no form (Impara & Plake
+ * 1997), with points divided by the item's maximum the extended form (Hambleton & Plake 1995);
+ * `weights` are the items' weights. Blanks (`null`) are left out judge by judge and counted.
+ * The standard error is that of a mean over judges, SD / sqrt(judges). Result in percent.
+ * Worked value: judges .5 .7 and .6 .8 give cuts 60 and 70, the panel's cut 65, SE 5.
+ */
+export function angoff(
+  judgements: readonly (readonly (number | null)[])[],
+  weights: readonly number[],
+): Estimate & { readonly judges: readonly (number | null)[] } {
+  const method = 'Angoff 1971';
+  let blanks = 0;
+  const judges = judgements.map((row) => {
+    let earned = 0;
+    let possible = 0;
+    for (const [i, judgement] of row.entries()) {
+      if (judgement === null) {
+        blanks++;
+        continue;
+      }
+      if (!(judgement >= 0 && judgement <= 1)) throw new RangeError(`Judgement ${judgement} is not between 0 and 1.`); // prettier-ignore
+      const weight = weights[i] ?? 1;
+      if (!(weight > 0)) throw new RangeError('A weight must be above 0.');
+      earned += weight * judgement;
+      possible += weight;
+    }
+    return possible > 0 ? (100 * earned) / possible : null;
+  });
+  const given = judges.filter((cut): cut is number => cut !== null);
+  const cut = mean(given);
+  if (cut === null) return { ...undefinedEstimate(method, 0, 'No judge has judged an item.'), judges }; // prettier-ignore
+  const spread = standardDeviation(given);
+  const standardError = spread === null ? null : spread / Math.sqrt(given.length);
+  const notes = blanks > 0 ? [`${blanks} judgements were left blank and are not in the cut.`] : [];
+  if (given.length === 1) notes.push('One judge alone gives a cut without an error.');
+  return {
+    estimate: cut,
+    lower: standardError === null ? null : cut - Z_95 * standardError,
+    upper: standardError === null ? null : cut + Z_95 * standardError,
+    standardError,
+    method,
+    n: given.length,
+    notes,
+    judges,
+  };
+}

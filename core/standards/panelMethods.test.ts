@@ -1,0 +1,92 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { angoff } from './angoff.ts';
+import { borderlineGroup } from './borderlineGroup.ts';
+import { cohenRelative } from './cohenRelative.ts';
+import { contrastingGroups } from './contrastingGroups.ts';
+import { hofstee } from './hofstee.ts';
+
+describe('Angoff', () => {
+  it('is the mean of the judges’ means, with the error of a mean: 60 and 70 give 65, SE 5', () => {
+    const result = angoff([[0.5, 0.7], [0.6, 0.8]], [1, 1]); // prettier-ignore
+    expect(result.judges.map((x) => Math.round(x ?? 0))).toEqual([60, 70]);
+    expect(result.estimate).toBeCloseTo(65, 10);
+    expect(result.standardError).toBeCloseTo(5, 10);
+  });
+
+  it('leaves out blanks judge by judge, and counts them', () => {
+    const result = angoff([[0.5, null], [null, null]], [1, 3]); // prettier-ignore
+    expect(result).toMatchObject({ estimate: 50, n: 1 });
+    expect(result.notes.join(' ')).toMatch(/3 judgements were left blank.*One judge alone/);
+    expect(angoff([[null]], [1]).estimate).toBeNull();
+  });
+
+  it('refuses a percentage where a share is meant, and a negative weight', () => {
+    expect(() => angoff([[60]], [1])).toThrow(/not between 0 and 1/);
+    expect(() => angoff([[0.6]], [-1])).toThrow(/above 0/);
+  });
+});
+
+describe('Hofstee', () => {
+  const scores = Array.from({ length: 100 }, (_, i) => i + 1);
+
+  it('finds where the line meets the curve: 1..100 with 40..60 and 0..1 meet at 50', () => {
+    const { estimate } = hofstee(scores, { lowestCut: 40, highestCut: 60, fewestFails: 0, mostFails: 1 }); // prettier-ignore
+    expect(Math.abs((estimate ?? 0) - 50)).toBeLessThan(1);
+  });
+
+  it('says that the line misses the curve instead of inventing a cut', () => {
+    const high = hofstee(scores, { lowestCut: 80, highestCut: 90, fewestFails: 0, mostFails: 0.2 });
+    const low = hofstee(scores, { lowestCut: 5, highestCut: 10, fewestFails: 0.3, mostFails: 0.5 });
+    expect(high).toMatchObject({ estimate: null });
+    expect(high.notes[0]).toMatch(/fails more candidates than acceptable/);
+    expect(low.notes[0]).toMatch(/fails fewer candidates than acceptable/);
+  });
+
+  it('stays inside the box', () => {
+    const marks = fc.array(fc.integer({ min: 0, max: 100 }), { minLength: 1, maxLength: 60 });
+    fc.assert(
+      fc.property(marks, (own) => {
+        const { estimate } = hofstee(own, { lowestCut: 45, highestCut: 65, fewestFails: 0.02, mostFails: 0.3 }); // prettier-ignore
+        if (estimate === null) return;
+        expect(estimate).toBeGreaterThanOrEqual(45);
+        expect(estimate).toBeLessThanOrEqual(65);
+      }),
+    );
+  });
+});
+
+describe('groups of candidates', () => {
+  it('borderline: 50, 55, 60 give 55; nobody borderline gives no cut', () => {
+    const { mean, median } = borderlineGroup([20, 50, 55, 60, 90], [1, 2, 2, 3, 5], 2.5);
+    expect(mean.estimate).toBeCloseTo(55, 12);
+    expect(median).toBe(55);
+    expect(borderlineGroup([20, 90], [1, 5], 2.5).mean.notes[0]).toMatch(/Nobody was graded/);
+  });
+
+  it('contrasting: equal spreads about 40 and 60 cross at 50', () => {
+    const { normal, leastMisclassified, misclassified } = contrastingGroups([38, 40, 42], [58, 60, 62]); // prettier-ignore
+    expect(normal).toBeCloseTo(50, 10);
+    expect(leastMisclassified).toBeCloseTo(50, 10);
+    expect(misclassified).toBe(0);
+    expect(contrastingGroups([60, 62], [40, 41]).normal).toBeNull();
+  });
+
+  it('contrasting: the crossing point has equal densities in both groups', () => {
+    const low = [30, 35, 44, 41, 38];
+    const high = [50, 62, 75, 58, 66];
+    const x = contrastingGroups(low, high).normal ?? NaN;
+    const density = (values: number[]) => {
+      const m = values.reduce((s, v) => s + v, 0) / values.length;
+      const v = values.reduce((s, y) => s + (y - m) ** 2, 0) / (values.length - 1);
+      return Math.exp(-((x - m) ** 2) / (2 * v)) / Math.sqrt(v);
+    };
+    expect(density(low)).toBeCloseTo(density(high), 10);
+  });
+
+  it('Cohen: .6 of a 95th percentile of 90 is 54, with 20 by chance 62', () => {
+    expect(cohenRelative([90, 90, 90])).toBeCloseTo(54, 12);
+    expect(cohenRelative([90, 90], 0.95, 0.6, 20)).toBeCloseTo(62, 12);
+    expect(cohenRelative([])).toBeNull();
+  });
+});
