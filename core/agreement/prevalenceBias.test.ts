@@ -32,7 +32,7 @@ describe('prevalence index, bias index and PABAK', () => {
     expect(skewed.biasIndex).toBeCloseTo(0.05, 12);
   });
 
-  it('leaves the indices undefined for more than two categories', () => {
+  it('carries all three over to more than two categories', () => {
     const result = prevalenceBias(
       fromCounts(
         [0, 1, 2],
@@ -43,7 +43,9 @@ describe('prevalence index, bias index and PABAK', () => {
         ],
       ),
     );
-    expect(result.prevalenceIndex).toBeNull();
+    // By hand: totals 6, 6, 5 and 5, 6, 6 of 17 pairs.
+    expect(result.prevalenceIndex).toBeCloseTo((3 * (12 / 34) - 1) / 2, 12);
+    expect(result.biasIndex).toBeCloseTo(2 / 34, 12);
     // (3 * 15/17 - 1) / 2, by hand
     expect(result.pabak.estimate).toBeCloseTo((3 * (15 / 17) - 1) / 2, 12);
   });

@@ -4,9 +4,9 @@ import { Z_95 } from '../numerics/normal.ts';
 import type { CrossTable } from './crossTable.ts';
 
 export interface PrevalenceBias {
-  /** |a - d| / n: 0 where both categories are equally common, near 1 where one hardly occurs. */
+  /** 0 where all categories are equally common, 1 where only one is used. */
   readonly prevalenceIndex: number | null;
-  /** |b - c| / n: 0 where both raters use the categories equally often. */
+  /** 0 where both raters use every category equally often. */
   readonly biasIndex: number | null;
   readonly pabak: Estimate;
 }
@@ -16,7 +16,9 @@ export interface PrevalenceBias {
  *
  * For a 2 x 2 table with cells a, b / c, d and observed agreement po:
  *   PI = |a - d| / n,  BI = |b - c| / n,  PABAK = 2 po - 1.
- * For k categories PABAK generalises to (k po - 1) / (k - 1); the two indices stay undefined.
+ * For k categories PABAK generalises to (k po - 1) / (k - 1), and so, in the same spirit and
+ * equal to the above for k = 2, do the indices, with row and column totals r_i and c_i:
+ *   PI = (k max_i (r_i + c_i) / 2n - 1) / (k - 1),  BI = sum_i |r_i - c_i| / 2n.
  * Large-sample error k / (k - 1) * sqrt(po (1 - po) / n).
  *
  * Source: Byrt, Bishop & Carlin 1993. Missing: listwise, as tabulated.
@@ -40,10 +42,12 @@ export function prevalenceBias(table: CrossTable): PrevalenceBias {
   const agreed = counts.reduce((sum, row, i) => sum + (row[i] ?? 0), 0) / n;
   const pabak = (k * agreed - 1) / (k - 1);
   const standardError = (k / (k - 1)) * Math.sqrt((agreed * (1 - agreed)) / n);
-  const cell = (i: number, j: number) => counts[i]?.[j] ?? 0;
+  const rows = table.rowTotals;
+  const columns = table.columnTotals;
+  const commonest = Math.max(...rows.map((r, i) => r + (columns[i] ?? 0))) / (2 * n);
   return {
-    prevalenceIndex: k === 2 ? Math.abs(cell(0, 0) - cell(1, 1)) / n : null,
-    biasIndex: k === 2 ? Math.abs(cell(0, 1) - cell(1, 0)) / n : null,
+    prevalenceIndex: (k * commonest - 1) / (k - 1),
+    biasIndex: rows.reduce((sum, r, i) => sum + Math.abs(r - (columns[i] ?? 0)), 0) / (2 * n),
     pabak: {
       estimate: pabak,
       lower: Math.max(-1 / (k - 1), pabak - Z_95 * standardError),
