@@ -31,7 +31,7 @@ async function submit() {
     <h1>Sign in</h1>
     <p class="soft">Leads prepare and decide, examiners mark their own stations.</p>
     <form class="panel" @submit.prevent="submit">
-      <v-text-field v-model="email" label="E-mail" type="email" autocomplete="username" autofocus />
+      <v-text-field v-model="email" label="E-mail" type="email" autocomplete="username" />
       <v-text-field
         v-model="password"
         label="Password"
