@@ -20,7 +20,6 @@ export function accuracy({ tp, fp, fn, tn, pretest }: AccuracyFlags) {
       lower: number | null;
       upper: number | null;
     }) => {
-      // prettier-ignore
       const at = (lr: number | null) => (lr === null ? null : postTestProbability(pretest, lr));
       return { estimate: at(ratio.estimate), lower: at(ratio.lower), upper: at(ratio.upper) };
     };

@@ -34,19 +34,27 @@ export async function agreement(file: string, flags: AgreementFlags) {
   const { raters, marks } = await readRatings(file, needNumbers);
   const ratings: Ratings = { raters: raters.length, marks };
   const categories = categoriesOf(ratings);
-  const weights = flags.weights === 'unweighted' ? undefined : agreementWeights(categories.length, flags.weights); // prettier-ignore
+  const weights =
+    flags.weights === 'unweighted' ? undefined : agreementWeights(categories.length, flags.weights);
   const two = raters.length === 2;
   const table = two ? crossTable(pairsOf(ratings, 0, 1), categories) : null;
   const own = table ? prevalenceBias(table) : null;
 
   /** Coefficients with an error of their own are resampled only where asked for. */
   const plain = (f: (r: Ratings) => Estimate) =>
-    flags.resamples === undefined ? f(ratings) : bootstrapSubjects(ratings, f, flags.resamples, flags.seed); // prettier-ignore
+    flags.resamples === undefined
+      ? f(ratings)
+      : bootstrapSubjects(ratings, f, flags.resamples, flags.seed);
   const always = (f: (r: Ratings) => Estimate) =>
     bootstrapSubjects(ratings, f, flags.resamples ?? USUAL_RESAMPLES, flags.seed);
   // A resample may lack a category; its weights must be those of the whole all the same.
   const weighted = (f: (r: Ratings, w?: typeof weights) => Estimate) => (r: Ratings) =>
-    f(r, weights && categoriesOf(r).length === categories.length ? weights : weights && agreementWeights(categoriesOf(r).length, flags.weights)); // prettier-ignore
+    f(
+      r,
+      weights && categoriesOf(r).length === categories.length
+        ? weights
+        : weights && agreementWeights(categoriesOf(r).length, flags.weights),
+    );
 
   return {
     subjects: marks.length,
@@ -58,7 +66,9 @@ export async function agreement(file: string, flags: AgreementFlags) {
       : null,
     fleissKappa: plain(weighted(fleissKappa)),
     congerKappa: plain(weighted(congerKappa)),
-    lightKappa: always((r) => lightKappa(r, weights && agreementWeights(categoriesOf(r).length, flags.weights))), // prettier-ignore
+    lightKappa: always((r) =>
+      lightKappa(r, weights && agreementWeights(categoriesOf(r).length, flags.weights)),
+    ),
     scottPi: plain(weighted(scottPi)),
     brennanPrediger: plain(weighted(brennanPrediger)),
     gwetAC: plain(weighted(gwetAC)),

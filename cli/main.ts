@@ -16,13 +16,15 @@ const USER_ERROR = 2;
 
 function number(text: string): number {
   const value = Number(text.replace(',', '.'));
-  if (text.trim() === '' || !Number.isFinite(value)) throw new InvalidArgumentError(`"${text}" is not a number.`); // prettier-ignore
+  if (text.trim() === '' || !Number.isFinite(value))
+    throw new InvalidArgumentError(`"${text}" is not a number.`);
   return value;
 }
 
 function whole(text: string): number {
   const value = number(text);
-  if (!Number.isInteger(value) || value < 0) throw new InvalidArgumentError(`"${text}" is not a whole number, 0 or more.`); // prettier-ignore
+  if (!Number.isInteger(value) || value < 0)
+    throw new InvalidArgumentError(`"${text}" is not a whole number, 0 or more.`);
   return value;
 }
 
@@ -33,7 +35,7 @@ function print(result: object, { json }: { json?: boolean }): void {
 const program = new Command('kritikos')
   .description(
     'Agreement, reliability, standards and accuracy of practical examinations, from a spreadsheet.',
-  ) // prettier-ignore
+  )
   .exitOverride((error) => process.exit(error.exitCode === 0 ? 0 : USER_ERROR))
   .showHelpAfterError();
 
@@ -44,13 +46,28 @@ const verb = (name: string, description: string, example: string) =>
     .addHelpText('after', `\nExample:\n  npm run --silent kritikos -- ${example}`)
     .option('--json', 'print one JSON object');
 
-verb('agreement', 'agreement of two or more raters', 'agreement ratings.csv --level ordinal --weights linear --json') // prettier-ignore
-  .argument('<ratings.csv>', 'wide (subject, then one column a rater) or long (candidate, examiner, mark)') // prettier-ignore
-  .addOption(new Option('--level <level>', 'level of measurement').choices(LEVELS).default('nominal')) // prettier-ignore
-  .addOption(new Option('--weights <scheme>', 'weights for partial agreement').choices(WEIGHT_SCHEMES).default('unweighted')) // prettier-ignore
+verb(
+  'agreement',
+  'agreement of two or more raters',
+  'agreement ratings.csv --level ordinal --weights linear --json',
+)
+  .argument(
+    '<ratings.csv>',
+    'wide (subject, then one column a rater) or long (candidate, examiner, mark)',
+  )
+  .addOption(
+    new Option('--level <level>', 'level of measurement').choices(LEVELS).default('nominal'),
+  )
+  .addOption(
+    new Option('--weights <scheme>', 'weights for partial agreement')
+      .choices(WEIGHT_SCHEMES)
+      .default('unweighted'),
+  )
   .option('--resamples <n>', 'bootstrap every coefficient over subjects', whole)
   .option('--seed <n>', 'seed of the bootstrap', whole, 1)
-  .action(async (file: string, flags: AgreementFlags & { json?: boolean }) => print(await agreement(file, flags), flags)); // prettier-ignore
+  .action(async (file: string, flags: AgreementFlags & { json?: boolean }) =>
+    print(await agreement(file, flags), flags),
+  );
 
 verb('icc', 'the six intraclass correlations', 'icc ratings.csv --json')
   .argument('<ratings.csv>', 'wide or long')
@@ -60,23 +77,46 @@ verb('reliability', 'alpha and its kin of the columns of a table', 'reliability 
   .argument('<scores.csv>', 'wide: candidate, then one column an item or station')
   .action(async (file: string, flags: { json?: boolean }) => print(await reliability(file), flags));
 
-verb('variance', 'variance components by REML', 'variance marks.csv --model "candidate + examiner" --json') // prettier-ignore
+verb(
+  'variance',
+  'variance components by REML',
+  'variance marks.csv --model "candidate + examiner" --json',
+)
   .argument('<marks.csv>', 'long: a column "mark" and one column a factor')
-  .requiredOption('--model <terms>', 'random terms, for example "candidate + examiner + candidate:station"') // prettier-ignore
+  .requiredOption(
+    '--model <terms>',
+    'random terms, for example "candidate + examiner + candidate:station"',
+  )
   .option('--fixed <terms>', 'fixed terms; 1 is the intercept', '1')
-  .action(async (file: string, flags: { model: string; fixed: string; json?: boolean }) => print(await variance(file, flags.model, flags.fixed), flags)); // prettier-ignore
+  .action(async (file: string, flags: { model: string; fixed: string; json?: boolean }) =>
+    print(await variance(file, flags.model, flags.fixed), flags),
+  );
 
-verb('standard', 'a pass mark from scores and overall grades', 'standard scores.csv --method borderline-regression --score score --grade grade --borderline 2.5 --json') // prettier-ignore
+verb(
+  'standard',
+  'a pass mark from scores and overall grades',
+  'standard scores.csv --method borderline-regression --score score --grade grade --borderline 2.5 --json',
+)
   .argument('<scores.csv>', 'one row a candidate')
-  .addOption(new Option('--method <method>', 'how the cut is found').choices(STANDARD_METHODS).default('borderline-regression')) // prettier-ignore
+  .addOption(
+    new Option('--method <method>', 'how the cut is found')
+      .choices(STANDARD_METHODS)
+      .default('borderline-regression'),
+  )
   .option('--score <column>', 'column of the score', 'score')
   .option('--grade <column>', 'column of the overall grade', 'grade')
   .option('--borderline <grade>', 'borderline point of the scale', number, 2.5)
   .option('--resamples <n>', 'bootstrap the cut', whole)
   .option('--seed <n>', 'seed of the bootstrap', whole, 1)
-  .action(async (file: string, flags: StandardFlags & { json?: boolean }) => print(await standard(file, flags), flags)); // prettier-ignore
+  .action(async (file: string, flags: StandardFlags & { json?: boolean }) =>
+    print(await standard(file, flags), flags),
+  );
 
-verb('accuracy', 'what a test is worth', 'accuracy --tp 24 --fp 3 --fn 6 --tn 70 --pretest 0.3 --json') // prettier-ignore
+verb(
+  'accuracy',
+  'what a test is worth',
+  'accuracy --tp 24 --fp 3 --fn 6 --tn 70 --pretest 0.3 --json',
+)
   .requiredOption('--tp <n>', 'true positives', whole)
   .requiredOption('--fp <n>', 'false positives', whole)
   .requiredOption('--fn <n>', 'false negatives', whole)
@@ -91,7 +131,9 @@ try {
     process.stderr.write(`${error.message}\n`);
     process.exitCode = USER_ERROR;
   } else {
-    process.stderr.write(`Something went wrong: ${error instanceof Error ? error.message : String(error)}\n`); // prettier-ignore
+    process.stderr.write(
+      `Something went wrong: ${error instanceof Error ? error.message : String(error)}\n`,
+    );
     process.exitCode = 1;
   }
 }

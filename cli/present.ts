@@ -12,10 +12,24 @@ function describe(name: string, value: unknown, lines: string[], notes: Set<stri
   } else if (value === null || typeof value !== 'object') {
     lines.push(`${name.padEnd(26)} ${figure(value)}`);
   } else if ('estimate' in value) {
-    const { estimate, lower, upper, standardError, notes: own, F, df1, df2, p } = value as Record<string, unknown>; // prettier-ignore
-    const interval = typeof lower === 'number' ? `  95 %: ${figure(lower)} to ${figure(upper)}` : ''; // prettier-ignore
+    const {
+      estimate,
+      lower,
+      upper,
+      standardError,
+      notes: own,
+      F,
+      df1,
+      df2,
+      p,
+    } = value as Record<string, unknown>;
+    const interval =
+      typeof lower === 'number' ? `  95 %: ${figure(lower)} to ${figure(upper)}` : '';
     const error = typeof standardError === 'number' ? `  SE ${figure(standardError)}` : '';
-    const test = typeof F === 'number' ? `  F(${figure(df1)}, ${figure(df2)}) = ${figure(F)}, p = ${figure(p)}` : ''; // prettier-ignore
+    const test =
+      typeof F === 'number'
+        ? `  F(${figure(df1)}, ${figure(df2)}) = ${figure(F)}, p = ${figure(p)}`
+        : '';
     lines.push(`${name.padEnd(26)} ${figure(estimate)}${interval}${error}${test}`);
     for (const note of (own as string[] | undefined) ?? []) notes.add(`${name}: ${note}`);
   } else {

@@ -24,7 +24,8 @@ export async function readRatings(file: string, needNumbers: string | null): Pro
   const check = (cell: string, row: number, column: string) => {
     const value = readNumber(cell);
     if (value !== undefined) return;
-    if (needNumbers) throw badCell(row, column, `"${cell}" is not a number, which the ${needNumbers} level needs`); // prettier-ignore
+    if (needNumbers)
+      throw badCell(row, column, `"${cell}" is not a number, which the ${needNumbers} level needs`);
     numeric = false;
   };
 
@@ -35,22 +36,32 @@ export async function readRatings(file: string, needNumbers: string | null): Pro
       const at = (name: string) => header.findIndex((column) => column.toLowerCase() === name);
       const [candidate, examiner, mark] = [at('candidate'), at('examiner'), at('mark')];
       if (candidate >= 0 && examiner >= 0 && mark >= 0) {
-        long = { candidate, examiner, mark, more: [at('station'), at('item')].filter((i) => i >= 0) }; // prettier-ignore
+        long = {
+          candidate,
+          examiner,
+          mark,
+          more: [at('station'), at('item')].filter((i) => i >= 0),
+        };
         return;
       }
-      if (header.length < 2) throw new BadInput('The file needs a column for the subject and one for each rater, or the columns candidate, examiner, mark.'); // prettier-ignore
+      if (header.length < 2)
+        throw new BadInput(
+          'The file needs a column for the subject and one for each rater, or the columns candidate, examiner, mark.',
+        );
       raters.push(...header.slice(1));
     },
     (cells, row) => {
       if (!long) {
         const own = cells.slice(1).map((cell) => (cell === '' || cell === 'NA' ? null : cell));
-        for (const [j, cell] of own.entries()) if (cell !== null) check(cell, row, columns[j + 1] ?? ''); // prettier-ignore
+        for (const [j, cell] of own.entries())
+          if (cell !== null) check(cell, row, columns[j + 1] ?? '');
         subjects.set(`${row}`, own);
         return;
       }
       const cell = cells[long.mark] as string;
       const who = cells[long.examiner] as string;
-      if (cells[long.candidate] === '') throw badCell(row, columns[long.candidate] ?? '', 'the candidate is empty'); // prettier-ignore
+      if (cells[long.candidate] === '')
+        throw badCell(row, columns[long.candidate] ?? '', 'the candidate is empty');
       if (who === '') throw badCell(row, columns[long.examiner] ?? '', 'the examiner is empty');
       let rater = place.get(who);
       if (rater === undefined) {
@@ -63,7 +74,8 @@ export async function readRatings(file: string, needNumbers: string | null): Pro
       subjects.set(subject, own);
       if (cell === '' || cell === 'NA') return;
       check(cell, row, columns[long.mark] ?? '');
-      if (own[rater] !== undefined && own[rater] !== null) throw badCell(row, columns[long.mark] ?? '', `${who} has marked this subject already`); // prettier-ignore
+      if (own[rater] !== undefined && own[rater] !== null)
+        throw badCell(row, columns[long.mark] ?? '', `${who} has marked this subject already`);
       own[rater] = cell;
     },
   );
@@ -89,14 +101,16 @@ export async function readNumbers(file: string): Promise<NumberTable> {
   await readTable(
     file,
     (header) => {
-      if (header.length < 2) throw new BadInput('The file needs a column for the candidate and at least one more.'); // prettier-ignore
+      if (header.length < 2)
+        throw new BadInput('The file needs a column for the candidate and at least one more.');
       columns = header.slice(1);
     },
     (cells, row) => {
       rows.push(
         cells.slice(1).map((cell, j) => {
           const value = readNumber(cell);
-          if (value === undefined) throw badCell(row, columns[j] ?? '', `"${cell}" is not a number`); // prettier-ignore
+          if (value === undefined)
+            throw badCell(row, columns[j] ?? '', `"${cell}" is not a number`);
           return value;
         }),
       );

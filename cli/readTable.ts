@@ -16,14 +16,13 @@ export async function readTable(
   const parser = createReadStream(file)
     .on('error', () => parser.destroy(new BadInput(`The file ${file} cannot be read.`)))
     .pipe(
-      // prettier-ignore
       parse({
-      bom: true,
-      delimiter,
-      trim: true,
-      relax_column_count: true,
-      skip_empty_lines: false,
-    }),
+        bom: true,
+        delimiter,
+        trim: true,
+        relax_column_count: true,
+        skip_empty_lines: false,
+      }),
     );
   let columns: string[] | undefined;
   let row = 0;
@@ -39,7 +38,9 @@ export async function readTable(
         continue;
       }
       if (cells.length !== columns.length) {
-        throw new BadInput(`Row ${row} has ${cells.length} cells, the header has ${columns.length}. Nothing was computed.`); // prettier-ignore
+        throw new BadInput(
+          `Row ${row} has ${cells.length} cells, the header has ${columns.length}. Nothing was computed.`,
+        );
       }
       onRow(cells, row);
     }

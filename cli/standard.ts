@@ -26,7 +26,8 @@ export async function standard(file: string, flags: StandardFlags) {
     (header) => {
       const at = (name: string) => {
         const place = header.indexOf(name);
-        if (place < 0) throw new BadInput(`The file has no column "${name}". It has: ${header.join(', ')}.`); // prettier-ignore
+        if (place < 0)
+          throw new BadInput(`The file has no column "${name}". It has: ${header.join(', ')}.`);
         return place;
       };
       places = [at(flags.score), at(flags.grade)];
@@ -47,15 +48,25 @@ export async function standard(file: string, flags: StandardFlags) {
     },
   );
   if (scores.length === 0) throw new BadInput('No row has both a score and a grade.');
-  const passRate = (cut: number | null) => cut === null ? null : scores.filter((s) => s >= cut - 1e-9).length / scores.length; // prettier-ignore
+  const passRate = (cut: number | null) =>
+    cut === null ? null : scores.filter((s) => s >= cut - 1e-9).length / scores.length;
   const missing = leftOut > 0 ? [`${leftOut} rows without score or grade were left out.`] : [];
   if (flags.method === 'borderline-group') {
     const { mean } = borderlineGroup(scores, grades, flags.borderline);
-    return { cut: mean.estimate, standardError: mean.standardError, n: scores.length, passRate: passRate(mean.estimate), notes: [...mean.notes, ...missing] }; // prettier-ignore
+    return {
+      cut: mean.estimate,
+      standardError: mean.standardError,
+      n: scores.length,
+      passRate: passRate(mean.estimate),
+      notes: [...mean.notes, ...missing],
+    };
   }
   const range: [number, number] = [Math.min(...[0, ...scores]), Math.max(...scores)];
   const { cut, line } = borderlineRegression(scores, grades, flags.borderline, range);
-  const boot = flags.resamples === undefined ? null : bootstrapCut(scores, grades, flags.borderline, flags.resamples, flags.seed); // prettier-ignore
+  const boot =
+    flags.resamples === undefined
+      ? null
+      : bootstrapCut(scores, grades, flags.borderline, flags.resamples, flags.seed);
   return {
     cut: cut.estimate,
     standardError: cut.standardError,

@@ -23,8 +23,12 @@ class Growing<T extends Int32Array | Float64Array> {
 /** Variance components of a long file of marks, streamed, for a model such as "candidate + examiner". */
 export async function variance(file: string, model: string, fixed: string) {
   if (fixed.trim() !== '1') throw new BadInput('Only an intercept can be fixed so far: --fixed 1.');
-  const terms = model.split('+').map((term) => term.trim()).filter(Boolean); // prettier-ignore
-  if (terms.length === 0) throw new BadInput('The model names no factor, for example --model "candidate + examiner".'); // prettier-ignore
+  const terms = model
+    .split('+')
+    .map((term) => term.trim())
+    .filter(Boolean);
+  if (terms.length === 0)
+    throw new BadInput('The model names no factor, for example --model "candidate + examiner".');
   if (new Set(terms).size < terms.length) throw new BadInput('The model names a factor twice.');
   let columns: string[] = [];
   let markAt = -1;
@@ -40,7 +44,8 @@ export async function variance(file: string, model: string, fixed: string) {
       columns = header;
       const at = (name: string) => {
         const place = header.findIndex((column) => column.toLowerCase() === name.toLowerCase());
-        if (place < 0) throw new BadInput(`The file has no column "${name}". It has: ${header.join(', ')}.`); // prettier-ignore
+        if (place < 0)
+          throw new BadInput(`The file has no column "${name}". It has: ${header.join(', ')}.`);
         return place;
       };
       markAt = at('mark');
@@ -48,7 +53,8 @@ export async function variance(file: string, model: string, fixed: string) {
     },
     (cells, row) => {
       const value = readNumber(cells[markAt] as string);
-      if (value === undefined) throw badCell(row, columns[markAt] ?? '', `"${cells[markAt]}" is not a number`); // prettier-ignore
+      if (value === undefined)
+        throw badCell(row, columns[markAt] ?? '', `"${cells[markAt]}" is not a number`);
       if (value === null) {
         missing++;
         return;
@@ -57,7 +63,10 @@ export async function variance(file: string, model: string, fixed: string) {
         for (const place of places) {
           if (cells[place] === '') throw badCell(row, columns[place] ?? '', 'the cell is empty');
         }
-        const key = places.length === 1 ? (cells[places[0] as number] as string) : places.map((p) => cells[p]).join('\u001f'); // prettier-ignore
+        const key =
+          places.length === 1
+            ? (cells[places[0] as number] as string)
+            : places.map((p) => cells[p]).join('\u001f');
         const own = codes[t] as Map<string, number>;
         let code = own.get(key);
         if (code === undefined) {

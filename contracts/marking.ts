@@ -25,7 +25,11 @@ export const eventBody = z.discriminatedUnion('type', [
     /** Seconds left when the event was made. */
     remaining: z.number().min(-36_000).max(36_000),
   }),
-  z.object({ type: z.literal('safety'), note: text(500, 0), remaining: z.number().min(-36_000).max(36_000) }), // prettier-ignore
+  z.object({
+    type: z.literal('safety'),
+    note: text(500, 0),
+    remaining: z.number().min(-36_000).max(36_000),
+  }),
   z.object({ type: z.literal('submit') }),
 ]);
 export type EventBody = z.infer<typeof eventBody>;

@@ -17,7 +17,10 @@ export function text(longest: number, shortest = 1) {
 }
 
 /** A short key of our own making, as in checklists: lower-case words joined by hyphens. */
-export const key = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'must be lower-case-with-hyphens').max(60); // prettier-ignore
+export const key = z
+  .string()
+  .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'must be lower-case-with-hyphens')
+  .max(60);
 
 /** An instant in UTC, ISO 8601. */
 export const instant = z.iso.datetime({ error: 'must be an instant such as 2026-11-24T09:30:00Z' });

@@ -10,7 +10,10 @@ export const examRule = z.object({
 export const standardSettings = z.object({
   borderline: z.number().min(1).max(5),
   rule: examRule,
-  handCuts: z.record(id, z.number().min(0, 'a cut lies between 0 and 100').max(100, 'a cut lies between 0 and 100')), // prettier-ignore
+  handCuts: z.record(
+    id,
+    z.number().min(0, 'a cut lies between 0 and 100').max(100, 'a cut lies between 0 and 100'),
+  ),
 });
 export type Settings = z.infer<typeof standardSettings>;
 

@@ -5,8 +5,12 @@ import { EMPTY_PORT } from './playwright.config.ts';
 import { EXAMINER, LEAD, signIn } from './people.ts';
 
 async function expectAccessible(page: Page, what: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze(); // prettier-ignore
-  const found = violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`); // prettier-ignore
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  const found = violations.map(
+    (v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`,
+  );
   expect(found, what).toEqual([]);
 }
 

@@ -31,7 +31,10 @@ export async function callApi<T>(
 ): Promise<T> {
   const { csrfToken } = (await (await api.get('/api/session')).json()) as { csrfToken: string };
   const headers = { 'x-csrf-token': csrfToken };
-  const response = await api[method](`/api${path}`, { headers, ...(data === undefined ? {} : { data }) }); // prettier-ignore
+  const response = await api[method](`/api${path}`, {
+    headers,
+    ...(data === undefined ? {} : { data }),
+  });
   if (!response.ok()) throw new Error(`${method} ${path}: ${await response.text()}`);
   return (await response.json()) as T;
 }

@@ -28,14 +28,24 @@ export default defineConfig({
   fullyParallel: false,
   workers: 1,
   retries: 0,
-  reporter: process.env.E2E_REPORT ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list', // prettier-ignore
+  reporter: process.env.E2E_REPORT
+    ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]]
+    : 'list',
   use: {
     baseURL: `http://127.0.0.1:${DEMO_PORT}`,
     viewport: { width: 1280, height: 800 },
     trace: 'off',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'], // prettier-ignore
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
   },
   webServer: [server(demo, DEMO_PORT, true), server(empty, EMPTY_PORT, false)],

@@ -19,16 +19,18 @@ for (const [width, height] of [
   [1024, 768],
   [820, 1180],
 ] as const) {
-  // prettier-ignore
   test(`the whole sheet fits ${width}x${height}, every target big enough for a thumb`, async ({
     page,
   }) => {
     await page.setViewportSize({ width, height });
     for (const examiner of [1, 2, 3, 4]) {
       await openSheet(page, examiner);
-      const overflow = await page.locator('.body').evaluate((body) => body.scrollHeight - body.clientHeight); // prettier-ignore
+      const overflow = await page
+        .locator('.body')
+        .evaluate((body) => body.scrollHeight - body.clientHeight);
       expect(overflow).toBeLessThanOrEqual(1);
-      for (const row of await page.locator('[data-item]').all()) await expect(row).toBeInViewport({ ratio: 1 }); // prettier-ignore
+      for (const row of await page.locator('[data-item]').all())
+        await expect(row).toBeInViewport({ ratio: 1 });
       for (const button of await page.locator('.body button, footer button').all()) {
         const box = await button.boundingBox();
         expect(box?.height).toBeGreaterThanOrEqual(48);
@@ -44,7 +46,10 @@ test('a mark survives a reload', async ({ page }) => {
   await item(page, 'consent').getByRole('button', { name: 'Not done' }).click();
   await saved(page);
   await page.reload();
-  await expect(item(page, 'consent').getByRole('button', { name: 'Not done' })).toHaveAttribute('aria-pressed', 'true'); // prettier-ignore
+  await expect(item(page, 'consent').getByRole('button', { name: 'Not done' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
 });
 
 test('without a network marks wait on the device, are counted, survive a reload, and go when it is back', async ({
@@ -53,13 +58,18 @@ test('without a network marks wait on the device, are counted, survive a reload,
 }) => {
   await openSheet(page, 2);
   // The page must be one that the service worker serves, or the reload below finds nothing.
-  await page.waitForFunction('navigator.serviceWorker.ready.then((r) => r.active?.state === "activated")'); // prettier-ignore
+  await page.waitForFunction(
+    'navigator.serviceWorker.ready.then((r) => r.active?.state === "activated")',
+  );
   await context.setOffline(true);
   await item(page, 'consent').getByRole('button', { name: 'Done', exact: true }).click();
   await item(page, 'both-sides').getByRole('button').nth(2).click();
   await expect(page.getByRole('status')).toHaveText(/3 waiting, no network/); // two marks and the clock
   await page.reload();
-  await expect(item(page, 'both-sides').getByRole('button').nth(2)).toHaveAttribute('aria-pressed', 'true'); // prettier-ignore
+  await expect(item(page, 'both-sides').getByRole('button').nth(2)).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await expect(page.getByRole('status')).toHaveText(/3 waiting/);
   await context.setOffline(false);
   await saved(page);
@@ -67,14 +77,18 @@ test('without a network marks wait on the device, are counted, survive a reload,
 
 test('everything works from the keyboard', async ({ page }) => {
   await openSheet(page, 3);
-  const pressed = (key: string, n: number) => expect(item(page, key).getByRole('button').nth(n)).toHaveAttribute('aria-pressed', 'true'); // prettier-ignore
+  const pressed = (key: string, n: number) =>
+    expect(item(page, key).getByRole('button').nth(n)).toHaveAttribute('aria-pressed', 'true');
   await page.keyboard.press('1');
   await pressed('hand-hygiene', 0);
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('2');
   await pressed('consent', 1);
   await page.keyboard.press('Control+z');
-  await expect(item(page, 'consent').getByRole('button').nth(1)).toHaveAttribute('aria-pressed', 'false'); // prettier-ignore
+  await expect(item(page, 'consent').getByRole('button').nth(1)).toHaveAttribute(
+    'aria-pressed',
+    'false',
+  );
   await page.keyboard.press('1');
   await page.keyboard.press('s');
   await expect(item(page, 'consent')).toContainText('said only');
@@ -111,7 +125,10 @@ test('a fault marks the item that it spoils; a safety stop is one action and sto
 }) => {
   await openSheet(page, 4);
   await page.getByRole('button', { name: 'Calf tense' }).click();
-  await expect(item(page, 'slack-calf').getByRole('button', { name: 'Not done' })).toHaveAttribute('aria-pressed', 'true'); // prettier-ignore
+  await expect(item(page, 'slack-calf').getByRole('button', { name: 'Not done' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await item(page, 'consent').getByRole('button', { name: 'Done', exact: true }).click();
   await expect(page.getByRole('button', { name: /Stop the clock/ })).toBeVisible();
   await page.getByRole('button', { name: /^Safety stop/ }).click();

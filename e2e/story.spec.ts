@@ -16,9 +16,9 @@ async function markSheet(page: Page, otherwise: Record<string, string>): Promise
     const wanted = otherwise[key];
     if (wanted) await row.getByRole('button', { name: wanted }).click();
     else if (await row.getByRole('button', { name: 'More' }).isVisible())
-      await row.getByRole('button', { name: 'More' }).click(); // prettier-ignore
+      await row.getByRole('button', { name: 'More' }).click();
     else if (await row.getByRole('button', { name: 'Done', exact: true }).isVisible())
-      await row.getByRole('button', { name: 'Done', exact: true }).click(); // prettier-ignore
+      await row.getByRole('button', { name: 'Done', exact: true }).click();
     else await row.getByRole('button').last().click();
   }
 }
@@ -30,12 +30,23 @@ async function markOverApi(page: Page, title: string): Promise<void> {
   for (const { id, candidateNumber, submittedAt } of station?.sheets ?? []) {
     if (submittedAt || candidateNumber === 1) continue;
     const sheet = await callApi<Sheet>(page.request, 'get', `/sheets/${id}`);
-    const items = sheet.checklist.content.items.filter((i) => !i.variants || i.variants.includes(sheet.state.variant)); // prettier-ignore
+    const items = sheet.checklist.content.items.filter(
+      (i) => !i.variants || i.variants.includes(sheet.state.variant),
+    );
     const missed = 2 * (candidateNumber - 2);
     const bodies: EventBody[] = items.map((item, i) => ({
       type: 'mark',
       item: item.key,
-      value: item.kind === 'choice' ? item.answer : item.kind === 'measured' ? item.lower : i < missed && item.criticality === 'none' ? 0 : item.kind === 'graded' ? 2 : 1, // prettier-ignore
+      value:
+        item.kind === 'choice'
+          ? item.answer
+          : item.kind === 'measured'
+            ? item.lower
+            : i < missed && item.criticality === 'none'
+              ? 0
+              : item.kind === 'graded'
+                ? 2
+                : 1,
       observation: 'observed',
       manner: 'done',
       prompted: false,
@@ -43,7 +54,13 @@ async function markOverApi(page: Page, title: string): Promise<void> {
     bodies.push({ type: 'rating', grade: Math.max(1, 6 - candidateNumber) }, { type: 'submit' });
     await callApi(page.request, 'post', `/sheets/${id}/events`, {
       checklistVersionId: sheet.checklist.id,
-      events: bodies.map((body, sequence) => ({ id: randomUUID(), device: 'api', sequence, at: new Date().toISOString(), body })), // prettier-ignore
+      events: bodies.map((body, sequence) => ({
+        id: randomUUID(),
+        device: 'api',
+        sequence,
+        at: new Date().toISOString(),
+        body,
+      })),
     });
   }
 }
@@ -62,10 +79,18 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
 
     const upload = page.locator('input[type="file"]');
     const bad = FILE.replace('3,Cleo Marsh', 'three,');
-    await upload.setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(bad) }); // prettier-ignore
+    await upload.setInputFiles({
+      name: 'list.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(bad),
+    });
     await expect(page.getByText('"three" is not a whole number')).toBeVisible();
     await expect(page.getByText('The name is empty.')).toBeVisible();
-    await upload.setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(FILE) }); // prettier-ignore
+    await upload.setInputFiles({
+      name: 'list.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(FILE),
+    });
     await page.getByRole('button', { name: 'Import 6 candidates' }).click();
     await expect(page.getByRole('cell', { name: 'Finn Abe' })).toBeVisible();
   });
@@ -92,7 +117,6 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
       'Close below the joint line',
       'Grip at mid-shin or calf',
     ].entries()) {
-      // prettier-ignore
       const tablet = await inOwnBrowser(browser, EXAMINER(i + 1));
       await markOverApi(tablet, title);
       await tablet.goto('/stations');
@@ -133,7 +157,9 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
     await page.getByLabel('By hand').press('Enter');
     await expect(page.getByText('Mean of 1 stations must reach 100.0 %')).toBeVisible();
     await page.getByRole('button', { name: 'Sign this standard' }).click();
-    await page.getByLabel('Reason, for the board and for appeals').fill('Agreed by the panel, cut by hand.'); // prettier-ignore
+    await page
+      .getByLabel('Reason, for the board and for appeals')
+      .fill('Agreed by the panel, cut by hand.');
     await page.getByRole('button', { name: 'Sign', exact: true }).click();
     await expect(page.getByText('No. 1, in force')).toBeVisible();
   });

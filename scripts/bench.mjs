@@ -10,11 +10,15 @@ ensurePackages();
 ensureWebBuild();
 const postgres = await startPostgres('bench');
 try {
-  const { status } = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/bench/all.ts', ...process.argv.slice(2)], {
-    cwd: root,
-    stdio: 'inherit',
-    env: { ...process.env, BENCH_DATABASE_URL: postgres.url, CHROMIUM: ensureChromium() },
-  }); // prettier-ignore
+  const { status } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', 'scripts/bench/all.ts', ...process.argv.slice(2)],
+    {
+      cwd: root,
+      stdio: 'inherit',
+      env: { ...process.env, BENCH_DATABASE_URL: postgres.url, CHROMIUM: ensureChromium() },
+    },
+  );
   process.exitCode = status ?? 1;
 } finally {
   postgres.stop();

@@ -1,6 +1,14 @@
 import { spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'; // prettier-ignore
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { basename, join } from 'node:path';
 import { installDebianPackages } from './debian.mjs';
@@ -44,13 +52,34 @@ export async function startPostgres(name) {
     writeFileSync(passwordFile, randomBytes(24).toString('hex'));
     chmodSync(passwordFile, 0o600);
     if (owner) chownSync(passwordFile, owner.uid, owner.gid);
-    const made = run('initdb', ['-D', cluster, '-U', 'kritikos', '-E', 'UTF8', '--locale=C.UTF-8', '--auth=scram-sha-256', `--pwfile=${passwordFile}`]); // prettier-ignore
+    const made = run('initdb', [
+      '-D',
+      cluster,
+      '-U',
+      'kritikos',
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+      '--auth=scram-sha-256',
+      `--pwfile=${passwordFile}`,
+    ]);
     if (made.status !== 0) throw new Error(`The database could not be made:\n${made.stderr}`);
   }
   const log = join(folder, 'postgres.log');
   if (run('pg_ctl', ['status', '-D', cluster]).status !== 0) {
     const settings = `-p ${await freePort()} -c listen_addresses=127.0.0.1 -c unix_socket_directories= -c max_connections=150 -c log_min_messages=warning`;
-    const started = run('pg_ctl', ['start', '-w', '-t', '60', '-D', cluster, '-l', log, '-o', settings]); // prettier-ignore
+    const started = run('pg_ctl', [
+      'start',
+      '-w',
+      '-t',
+      '60',
+      '-D',
+      cluster,
+      '-l',
+      log,
+      '-o',
+      settings,
+    ]);
     if (started.status !== 0) {
       const last = existsSync(log) ? readFileSync(log, 'utf8').slice(-800) : '';
       throw new Error(`The database did not start; the end of its log (${log}):\n${last}`);

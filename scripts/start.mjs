@@ -54,7 +54,9 @@ function refuseSecondStart() {
   } catch {
     return;
   }
-  throw new Error(`Kritikos is running already from this folder (process ${pid}). Stop that one first.`); // prettier-ignore
+  throw new Error(
+    `Kritikos is running already from this folder (process ${pid}). Stop that one first.`,
+  );
 }
 
 function stop(code) {

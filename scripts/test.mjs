@@ -22,7 +22,9 @@ function step(title, command, args, env = {}) {
     stdio: ['ignore', 'inherit', 'inherit'],
     env: { ...process.env, ...env },
   });
-  console.log(`== ${title}: ${status === 0 ? 'passed' : 'failed'} in ${((Date.now() - started) / 1000).toFixed(0)} s`); // prettier-ignore
+  console.log(
+    `== ${title}: ${status === 0 ? 'passed' : 'failed'} in ${((Date.now() - started) / 1000).toFixed(0)} s`,
+  );
   return status === 0;
 }
 
@@ -53,22 +55,33 @@ check('room rules', 'npm', ['run', '--silent', 'rooms']);
 const postgres = await startPostgres('test');
 try {
   const vitest = join(results, 'vitest.json');
-  const unit = step('unit and API tests', 'npx', ['vitest', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${vitest}`], { TEST_DATABASE_URL: postgres.url }); // prettier-ignore
+  const unit = step(
+    'unit and API tests',
+    'npx',
+    ['vitest', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${vitest}`],
+    { TEST_DATABASE_URL: postgres.url },
+  );
   count(vitest, unit, (r) => [r.numPassedTests, r.numFailedTests]);
 
   ensureWebBuild();
   const chromium = ensureChromium();
   const playwright = join(results, 'playwright.json');
   const run = randomBytes(4).toString('hex');
-  const database = (name) => Object.assign(new URL(postgres.url), { pathname: `/${name}_${run}` }).href; // prettier-ignore
-  const browser = step('browser tests', 'npx', ['playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
-    E2E_DEMO_URL: database('e2e_demo'),
-    E2E_EMPTY_URL: database('e2e_empty'),
-    E2E_DEMO_PORT: String(await freePort()),
-    E2E_EMPTY_PORT: String(await freePort()),
-    E2E_REPORT: playwright,
-    CHROMIUM: chromium,
-  }); // prettier-ignore
+  const database = (name) =>
+    Object.assign(new URL(postgres.url), { pathname: `/${name}_${run}` }).href;
+  const browser = step(
+    'browser tests',
+    'npx',
+    ['playwright', 'test', '--config', 'e2e/playwright.config.ts'],
+    {
+      E2E_DEMO_URL: database('e2e_demo'),
+      E2E_EMPTY_URL: database('e2e_empty'),
+      E2E_DEMO_PORT: String(await freePort()),
+      E2E_EMPTY_PORT: String(await freePort()),
+      E2E_REPORT: playwright,
+      CHROMIUM: chromium,
+    },
+  );
   count(playwright, browser, ({ stats }) => [stats.expected, stats.unexpected + stats.flaky]);
 } finally {
   postgres.stop();

@@ -17,7 +17,8 @@ const db = await prepareDatabase(databaseUrl);
 await offerCatalogue(db);
 if (process.env.KRITIKOS_DEMO) {
   const started = Date.now();
-  if (await loadDemo(db)) console.log(`Loaded the demo examination in ${((Date.now() - started) / 1000).toFixed(1)} s.`); // prettier-ignore
+  if (await loadDemo(db))
+    console.log(`Loaded the demo examination in ${((Date.now() - started) / 1000).toFixed(1)} s.`);
 }
 const webFolder = fileURLToPath(new URL('../web/dist', import.meta.url));
 const app = await application(db, databaseUrl, logger, webFolder);

@@ -52,7 +52,10 @@ describe('the chance after a test', () => {
 
   it('agrees with Bayes’ theorem on the table itself', () => {
     const a = accuracyOf(24, 3, 6, 70);
-    expect(postTestProbability(30 / 103, a.lrPositive.estimate ?? NaN)).toBeCloseTo(a.ppv.estimate ?? NaN, 10); // prettier-ignore
+    expect(postTestProbability(30 / 103, a.lrPositive.estimate ?? NaN)).toBeCloseTo(
+      a.ppv.estimate ?? NaN,
+      10,
+    );
   });
 
   it('stays a probability at both ends', () => {

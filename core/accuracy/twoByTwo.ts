@@ -29,7 +29,8 @@ export interface Accuracy {
  */
 export function accuracyOf(tp: number, fp: number, fn: number, tn: number): Accuracy {
   for (const [name, count] of Object.entries({ tp, fp, fn, tn })) {
-    if (!Number.isInteger(count) || count < 0) throw new RangeError(`${name} must be a whole number, 0 or more.`); // prettier-ignore
+    if (!Number.isInteger(count) || count < 0)
+      throw new RangeError(`${name} must be a whole number, 0 or more.`);
   }
   const sick = tp + fn;
   const well = fp + tn;
@@ -38,8 +39,20 @@ export function accuracyOf(tp: number, fp: number, fn: number, tn: number): Accu
     specificity: proportion(tn, well, 'Everybody has the condition.'),
     ppv: proportion(tp, tp + fp, 'Nobody tested positive.'),
     npv: proportion(tn, fn + tn, 'Nobody tested negative.'),
-    lrPositive: ratioOf(tp, sick, fp, well, 'There is no false positive, so the ratio has no upper end.'), // prettier-ignore
-    lrNegative: ratioOf(fn, sick, tn, well, 'There is no true negative, so the ratio has no upper end.'), // prettier-ignore
+    lrPositive: ratioOf(
+      tp,
+      sick,
+      fp,
+      well,
+      'There is no false positive, so the ratio has no upper end.',
+    ),
+    lrNegative: ratioOf(
+      fn,
+      sick,
+      tn,
+      well,
+      'There is no true negative, so the ratio has no upper end.',
+    ),
     dor: oddsRatio(tp, fp, fn, tn),
   };
 }
@@ -55,14 +68,27 @@ function ratioOf(a: number, n: number, b: number, m: number, reason: string): Fi
   if (n === 0 || m === 0) return none('One of the two groups is empty.');
   if (b === 0) return none(reason);
   const estimate = a / n / (b / m);
-  if (a === 0) return { estimate, lower: null, upper: null, notes: ['With an empty cell there is no log interval.'] }; // prettier-ignore
+  if (a === 0)
+    return {
+      estimate,
+      lower: null,
+      upper: null,
+      notes: ['With an empty cell there is no log interval.'],
+    };
   return logInterval(estimate, Math.sqrt(1 / a - 1 / n + 1 / b - 1 / m));
 }
 
 function oddsRatio(tp: number, fp: number, fn: number, tn: number): Figure {
-  if (fp * fn === 0) return none('With no false positive or no false negative the odds ratio has no upper end.'); // prettier-ignore
+  if (fp * fn === 0)
+    return none('With no false positive or no false negative the odds ratio has no upper end.');
   const estimate = (tp * tn) / (fp * fn);
-  if (estimate === 0) return { estimate, lower: null, upper: null, notes: ['With an empty cell there is no log interval.'] }; // prettier-ignore
+  if (estimate === 0)
+    return {
+      estimate,
+      lower: null,
+      upper: null,
+      notes: ['With an empty cell there is no log interval.'],
+    };
   return logInterval(estimate, Math.sqrt(1 / tp + 1 / fp + 1 / fn + 1 / tn));
 }
 

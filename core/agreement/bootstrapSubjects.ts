@@ -26,7 +26,13 @@ export function bootstrapSubjects(
     if (estimate !== null) values.push(estimate);
   }
   const left = resamples - values.length;
-  const notes = left > 0 ? [...whole.notes, `${left} of ${resamples} resamples were left out: the coefficient is undefined in them.`] : whole.notes; // prettier-ignore
+  const notes =
+    left > 0
+      ? [
+          ...whole.notes,
+          `${left} of ${resamples} resamples were left out: the coefficient is undefined in them.`,
+        ]
+      : whole.notes;
   if (values.length < 2) return { ...whole, notes };
   values.sort((a, b) => a - b);
   return {

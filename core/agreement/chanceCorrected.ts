@@ -35,7 +35,11 @@ export function chanceCorrected(
     return undefinedEstimate(method, 0, 'No subject was marked by two raters or more.');
   }
   if (categories.length < 2) {
-    return undefinedEstimate(method, usable, 'Every mark is in one and the same category; agreement beyond chance needs marks that vary.'); // prettier-ignore
+    return undefinedEstimate(
+      method,
+      usable,
+      'Every mark is in one and the same category; agreement beyond chance needs marks that vary.',
+    );
   }
   const agreement = counts.map((row, i) => subjectAgreement(row, marked[i] as number, weights));
   const observed = agreement.reduce((sum, a) => sum + a, 0) / usable;
@@ -44,13 +48,18 @@ export function chanceCorrected(
   );
   const { expected, pull } = chance(shares);
   if (expected >= 1 - 1e-12) {
-    return undefinedEstimate(method, usable, 'Chance alone would give full agreement here, so agreement beyond chance is undefined.'); // prettier-ignore
+    return undefinedEstimate(
+      method,
+      usable,
+      'Chance alone would give full agreement here, so agreement beyond chance is undefined.',
+    );
   }
   const estimate = (observed - expected) / (1 - expected);
   let squares = 0;
   for (const [i, row] of counts.entries()) {
     const r = marked[i] as number;
-    const own = ((n / usable) * ((agreement[i] as number) - (r >= 2 ? expected : 0))) / (1 - expected); // prettier-ignore
+    const own =
+      ((n / usable) * ((agreement[i] as number) - (r >= 2 ? expected : 0))) / (1 - expected);
     const ownExpected = pull
       ? row.reduce((sum, x, k) => sum + x * (pull[k] as number), 0) / r
       : expected;
@@ -84,9 +93,11 @@ export function subjectAgreement(row: readonly number[], r: number, weights: Wei
 /** sum_kl w_kl p_k p_l, and its pull per category. */
 export function productChance(weights: Weights): (shares: readonly number[]) => ChanceModel {
   return (shares) => {
-    const pull = shares.map(
-      (_, k) =>
-      shares.reduce((sum, p, l) => sum + (p * ((weights[k]?.[l] ?? 0) + (weights[l]?.[k] ?? 0))) / 2, 0), // prettier-ignore
+    const pull = shares.map((_, k) =>
+      shares.reduce(
+        (sum, p, l) => sum + (p * ((weights[k]?.[l] ?? 0) + (weights[l]?.[k] ?? 0))) / 2,
+        0,
+      ),
     );
     return { expected: shares.reduce((sum, p, k) => sum + p * (pull[k] as number), 0), pull };
   };

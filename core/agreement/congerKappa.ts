@@ -26,13 +26,20 @@ export function congerKappa(ratings: Ratings, weights?: Weights): Estimate {
   const whole = new CongerSums(ratings, categories, used);
   const estimate = whole.kappa();
   if (estimate === null) {
-    return undefinedEstimate(method, usable, 'All raters used one and the same category throughout; kappa needs marks that vary.'); // prettier-ignore
+    return undefinedEstimate(
+      method,
+      usable,
+      'All raters used one and the same category throughout; kappa needs marks that vary.',
+    );
   }
   const without = ratings.marks.map((row) => whole.kappaWithout(row));
   const defined = without.filter((x): x is number => x !== null);
   const average = defined.reduce((sum, x) => sum + x, 0) / Math.max(1, defined.length);
   const n = defined.length;
-  const standardError = n > 1 ? Math.sqrt(((n - 1) / n) * defined.reduce((sum, x) => sum + (x - average) ** 2, 0)) : null; // prettier-ignore
+  const standardError =
+    n > 1
+      ? Math.sqrt(((n - 1) / n) * defined.reduce((sum, x) => sum + (x - average) ** 2, 0))
+      : null;
   return {
     estimate,
     lower: standardError === null ? null : Math.max(-1, estimate - Z_95 * standardError),

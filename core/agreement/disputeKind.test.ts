@@ -32,9 +32,11 @@ describe('McNemar’s test', () => {
 });
 
 describe('where a dispute comes from', () => {
-  it('is one-sided where one examiner is the harsher', () => expect(kind(4, 9, 0, 7)).toBe('one-sided')); // prettier-ignore
+  it('is one-sided where one examiner is the harsher', () =>
+    expect(kind(4, 9, 0, 7)).toBe('one-sided'));
   it('is ambiguous where both split at random', () => expect(kind(6, 4, 5, 5)).toBe('ambiguous'));
-  it('is skewed where nearly everyone gets the mark', () => expect(kind(0, 1, 1, 28)).toBe('skewed')); // prettier-ignore
+  it('is skewed where nearly everyone gets the mark', () =>
+    expect(kind(0, 1, 1, 28)).toBe('skewed'));
   it('is agreed where marks vary and match', () => expect(kind(9, 1, 1, 9)).toBe('agreed'));
   it('gives no verdict on four pairs', () => expect(kind(2, 2, 0, 0)).toBe('too few'));
 });

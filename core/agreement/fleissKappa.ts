@@ -40,7 +40,10 @@ export function categoryKappas(ratings: Ratings): Map<string | number, number | 
   return new Map(
     categories.map((category, k) => {
       const p = counts.reduce((sum, row) => sum + (row[k] as number), 0) / (n * r);
-      const split = counts.reduce((sum, row) => sum + (row[k] as number) * (r - (row[k] as number)), 0); // prettier-ignore
+      const split = counts.reduce(
+        (sum, row) => sum + (row[k] as number) * (r - (row[k] as number)),
+        0,
+      );
       const spread = n * r * (r - 1) * p * (1 - p);
       return [category, spread === 0 ? null : 1 - split / spread];
     }),
@@ -52,9 +55,13 @@ function errorByChance({ counts, marked, categories }: RatingCounts): number | n
   const n = counts.length;
   const r = marked[0] ?? 0;
   if (r < 2 || marked.some((x) => x !== r)) return null;
-  const p = categories.map((_, k) => counts.reduce((sum, row) => sum + (row[k] as number), 0) / (n * r)); // prettier-ignore
+  const p = categories.map(
+    (_, k) => counts.reduce((sum, row) => sum + (row[k] as number), 0) / (n * r),
+  );
   const pq = p.reduce((sum, x) => sum + x * (1 - x), 0);
   const skew = p.reduce((sum, x) => sum + x * (1 - x) * (1 - 2 * x), 0);
   if (pq === 0) return null;
-  return (Math.sqrt(2) / (pq * Math.sqrt(n * r * (r - 1)))) * Math.sqrt(Math.max(0, pq * pq - skew)); // prettier-ignore
+  return (
+    (Math.sqrt(2) / (pq * Math.sqrt(n * r * (r - 1)))) * Math.sqrt(Math.max(0, pq * pq - skew))
+  );
 }

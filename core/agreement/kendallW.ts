@@ -25,7 +25,9 @@ export function kendallW(rows: readonly (readonly number[])[]): number | null {
 
 /** Ranks with ties sharing their mean rank, and the sum of t^3 - t over the ties. */
 function midRanks(values: readonly number[]): { ranks: number[]; correction: number } {
-  const order = values.map((_, i) => i).sort((a, b) => (values[a] as number) - (values[b] as number)); // prettier-ignore
+  const order = values
+    .map((_, i) => i)
+    .sort((a, b) => (values[a] as number) - (values[b] as number));
   const ranks = values.map(() => 0);
   let correction = 0;
   for (let from = 0; from < order.length;) {

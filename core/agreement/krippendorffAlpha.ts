@@ -34,7 +34,6 @@ export function krippendorffAlpha(ratings: Ratings, level: Level): Estimate {
     (level === 'interval' || level === 'ratio') &&
     categories.some((c) => typeof c !== 'number')
   ) {
-    // prettier-ignore
     throw new RangeError(`Marks must be numbers at the ${level} level.`);
   }
   const size = categories.length;
@@ -46,16 +45,22 @@ export function krippendorffAlpha(ratings: Ratings, level: Level): Estimate {
     let within = 0;
     for (let c = 0; c < size; c++) {
       if (row[c] === 0) continue;
-      for (let k = c + 1; k < size; k++) within += 2 * (row[c] as number) * (row[k] as number) * difference(c, k); // prettier-ignore
+      for (let k = c + 1; k < size; k++)
+        within += 2 * (row[c] as number) * (row[k] as number) * difference(c, k);
     }
     observed += within / ((marked[u] as number) - 1);
   }
   let expected = 0;
   for (let c = 0; c < size; c++) {
-    for (let k = c + 1; k < size; k++) expected += 2 * (totals[c] as number) * (totals[k] as number) * difference(c, k); // prettier-ignore
+    for (let k = c + 1; k < size; k++)
+      expected += 2 * (totals[c] as number) * (totals[k] as number) * difference(c, k);
   }
   if (expected === 0) {
-    return undefinedEstimate(method, counts.length, 'Every mark is in one and the same category; alpha needs marks that vary.'); // prettier-ignore
+    return undefinedEstimate(
+      method,
+      counts.length,
+      'Every mark is in one and the same category; alpha needs marks that vary.',
+    );
   }
   return {
     estimate: 1 - ((n - 1) * observed) / expected,

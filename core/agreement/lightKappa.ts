@@ -26,7 +26,11 @@ export function lightKappa(ratings: Ratings, weights?: Weights): Estimate {
     }
   }
   if (kappas.length === 0) {
-    return undefinedEstimate(method, n, 'No pair of raters has marks that vary on common subjects.'); // prettier-ignore
+    return undefinedEstimate(
+      method,
+      n,
+      'No pair of raters has marks that vary on common subjects.',
+    );
   }
   return {
     estimate: kappas.reduce((sum, k) => sum + k, 0) / kappas.length,
@@ -35,6 +39,9 @@ export function lightKappa(ratings: Ratings, weights?: Weights): Estimate {
     standardError: null,
     method,
     n,
-    notes: undefinedPairs > 0 ? [`${undefinedPairs} pairs of raters have no kappa and were left out.`] : [], // prettier-ignore
+    notes:
+      undefinedPairs > 0
+        ? [`${undefinedPairs} pairs of raters have no kappa and were left out.`]
+        : [],
   };
 }

@@ -21,18 +21,45 @@ function fromCounts(counts: readonly (readonly number[])[]): Ratings<number> {
 }
 function fromCells(a: number, b: number, c: number, d: number): Ratings<number> {
   const cell = (n: number, pair: number[]) => Array.from({ length: n }, () => pair);
-  return { raters: 2, marks: [...cell(a, [1, 1]), ...cell(b, [1, 0]), ...cell(c, [0, 1]), ...cell(d, [0, 0])] }; // prettier-ignore
+  return {
+    raters: 2,
+    marks: [...cell(a, [1, 1]), ...cell(b, [1, 0]), ...cell(c, [0, 1]), ...cell(d, [0, 0])],
+  };
 }
 
 // Fleiss 1971, table 1: 30 patients, 6 psychiatrists, 5 diagnoses (from memory).
 const FLEISS = fromCounts([
-  [0, 0, 0, 6, 0], [0, 3, 0, 0, 3], [0, 1, 4, 0, 1], [0, 0, 0, 0, 6], [0, 3, 0, 3, 0],
-  [2, 0, 4, 0, 0], [0, 0, 4, 0, 2], [2, 0, 3, 1, 0], [2, 0, 0, 4, 0], [0, 0, 0, 0, 6],
-  [1, 0, 0, 5, 0], [1, 1, 0, 4, 0], [0, 3, 3, 0, 0], [1, 0, 0, 5, 0], [0, 2, 0, 3, 1],
-  [0, 0, 5, 0, 1], [3, 0, 0, 1, 2], [5, 1, 0, 0, 0], [0, 2, 0, 4, 0], [1, 0, 2, 0, 3],
-  [0, 0, 0, 0, 6], [0, 1, 0, 5, 0], [0, 2, 0, 1, 3], [2, 0, 0, 4, 0], [1, 0, 0, 4, 1],
-  [0, 5, 0, 1, 0], [4, 0, 0, 0, 2], [0, 2, 0, 4, 0], [1, 0, 5, 0, 0], [0, 0, 0, 0, 6],
-]); // prettier-ignore
+  [0, 0, 0, 6, 0],
+  [0, 3, 0, 0, 3],
+  [0, 1, 4, 0, 1],
+  [0, 0, 0, 0, 6],
+  [0, 3, 0, 3, 0],
+  [2, 0, 4, 0, 0],
+  [0, 0, 4, 0, 2],
+  [2, 0, 3, 1, 0],
+  [2, 0, 0, 4, 0],
+  [0, 0, 0, 0, 6],
+  [1, 0, 0, 5, 0],
+  [1, 1, 0, 4, 0],
+  [0, 3, 3, 0, 0],
+  [1, 0, 0, 5, 0],
+  [0, 2, 0, 3, 1],
+  [0, 0, 5, 0, 1],
+  [3, 0, 0, 1, 2],
+  [5, 1, 0, 0, 0],
+  [0, 2, 0, 4, 0],
+  [1, 0, 2, 0, 3],
+  [0, 0, 0, 0, 6],
+  [0, 1, 0, 5, 0],
+  [0, 2, 0, 1, 3],
+  [2, 0, 0, 4, 0],
+  [1, 0, 0, 4, 1],
+  [0, 5, 0, 1, 0],
+  [4, 0, 0, 0, 2],
+  [0, 2, 0, 4, 0],
+  [1, 0, 5, 0, 0],
+  [0, 0, 0, 0, 6],
+]);
 
 // Krippendorff 2011, section C: 4 observers, 12 units, missing marks.
 const _ = null;
@@ -76,7 +103,10 @@ describe('published values', () => {
   it('Gwet: 118, 5 / 2, 0 give AC1 .94 where kappa is -.02', () => {
     const ratings = fromCells(118, 5, 2, 0);
     expect(gwetAC(ratings).estimate).toBeCloseTo(0.941, 3);
-    expect(cohenKappa(crossTable(ratings.marks as [number, number][])).estimate).toBeCloseTo(-0.0234, 3); // prettier-ignore
+    expect(cohenKappa(crossTable(ratings.marks as [number, number][])).estimate).toBeCloseTo(
+      -0.0234,
+      3,
+    );
   });
 
   it('Scott’s pi by hand: 20, 5 / 10, 15 give .3939', () => {
@@ -86,16 +116,26 @@ describe('published values', () => {
 
 describe('how the coefficients belong together', () => {
   const marks = fc.array(
-    fc.array(fc.option(fc.integer({ min: 1, max: 4 }), { freq: 5 }), { minLength: 3, maxLength: 3 }), // prettier-ignore
+    fc.array(fc.option(fc.integer({ min: 1, max: 4 }), { freq: 5 }), {
+      minLength: 3,
+      maxLength: 3,
+    }),
     { minLength: 3, maxLength: 25 },
   );
-  const close = (a: number | null, b: number | null) => a === null || b === null ? expect(a).toBe(b) : expect(a).toBeCloseTo(b, 9); // prettier-ignore
+  const close = (a: number | null, b: number | null) =>
+    a === null || b === null ? expect(a).toBe(b) : expect(a).toBeCloseTo(b, 9);
 
   it('Conger’s kappa is Cohen’s for two raters', () => {
-    const pairs = fc.array(fc.tuple(fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max: 3 })), { minLength: 3, maxLength: 30 }); // prettier-ignore
+    const pairs = fc.array(
+      fc.tuple(fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max: 3 })),
+      { minLength: 3, maxLength: 30 },
+    );
     fc.assert(
       fc.property(pairs, (rows) => {
-        close(congerKappa({ raters: 2, marks: rows }).estimate, cohenKappa(crossTable(rows)).estimate); // prettier-ignore
+        close(
+          congerKappa({ raters: 2, marks: rows }).estimate,
+          cohenKappa(crossTable(rows)).estimate,
+        );
       }),
     );
   });
@@ -117,7 +157,10 @@ describe('how the coefficients belong together', () => {
     fc.assert(
       fc.property(marks, (rows) => {
         const plain = { raters: 3, marks: rows };
-        const turned = { raters: 3, marks: rows.map(([a, b, c]) => [c ?? null, a ?? null, b ?? null]) }; // prettier-ignore
+        const turned = {
+          raters: 3,
+          marks: rows.map(([a, b, c]) => [c ?? null, a ?? null, b ?? null]),
+        };
         for (const f of [fleissKappa, congerKappa, lightKappa, gwetAC, brennanPrediger, scottPi]) {
           close(f(plain).estimate, f(turned).estimate);
         }
@@ -142,16 +185,34 @@ describe('how the coefficients belong together', () => {
 
 describe('weights', () => {
   it('make AC2 and weighted Fleiss at least as large as the unweighted for neighbouring slips', () => {
-    const ratings: Ratings = { raters: 2, marks: [[1, 1], [2, 3], [3, 3], [1, 2], [3, 2], [1, 1]] }; // prettier-ignore
+    const ratings: Ratings = {
+      raters: 2,
+      marks: [
+        [1, 1],
+        [2, 3],
+        [3, 3],
+        [1, 2],
+        [3, 2],
+        [1, 1],
+      ],
+    };
     const linear = agreementWeights(3, 'linear');
     expect(gwetAC(ratings, linear).estimate).toBeGreaterThan(gwetAC(ratings).estimate ?? 1);
-    expect(fleissKappa(ratings, linear).estimate).toBeGreaterThan(fleissKappa(ratings).estimate ?? 1); // prettier-ignore
+    expect(fleissKappa(ratings, linear).estimate).toBeGreaterThan(
+      fleissKappa(ratings).estimate ?? 1,
+    );
   });
 });
 
 describe('what cannot be computed is said', () => {
   it('for one category, one rater and nobody', () => {
-    const one = { raters: 2, marks: [[1, 1], [1, 1]] }; // prettier-ignore
+    const one = {
+      raters: 2,
+      marks: [
+        [1, 1],
+        [1, 1],
+      ],
+    };
     const alone = { raters: 1, marks: [[1], [2]] };
     const nobody = { raters: 2, marks: [[null, null]] };
     for (const f of [fleissKappa, congerKappa, lightKappa, gwetAC, brennanPrediger, scottPi]) {
@@ -162,7 +223,9 @@ describe('what cannot be computed is said', () => {
       }
     }
     expect(krippendorffAlpha(one, 'nominal').notes[0]).toMatch(/one and the same category/);
-    expect(() => krippendorffAlpha({ raters: 2, marks: [['a', 'b']] }, 'interval')).toThrow(/must be numbers/); // prettier-ignore
+    expect(() => krippendorffAlpha({ raters: 2, marks: [['a', 'b']] }, 'interval')).toThrow(
+      /must be numbers/,
+    );
   });
 });
 

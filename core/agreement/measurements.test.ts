@@ -4,8 +4,10 @@ import { kendallW } from './kendallW.ts';
 import { linConcordance } from './linConcordance.ts';
 
 // Bland & Altman 1986, Lancet: first readings of peak flow by two meters, 17 subjects (from memory).
-const WRIGHT = [494, 395, 516, 434, 476, 557, 413, 442, 650, 433, 417, 656, 267, 478, 178, 423, 427]; // prettier-ignore
-const MINI = [512, 430, 520, 428, 500, 600, 364, 380, 658, 445, 432, 626, 260, 477, 259, 350, 451]; // prettier-ignore
+const WRIGHT = [
+  494, 395, 516, 434, 476, 557, 413, 442, 650, 433, 417, 656, 267, 478, 178, 423, 427,
+];
+const MINI = [512, 430, 520, 428, 500, 600, 364, 380, 658, 445, 432, 626, 260, 477, 259, 350, 451];
 
 describe('Bland & Altman’s limits of agreement', () => {
   it('give their published bias, spread and limits', () => {
@@ -33,9 +35,32 @@ describe('concordance', () => {
   });
 
   it('of Kendall is 1 for the same order, 0 for opposite ones, and allows for ties', () => {
-    expect(kendallW([[1, 10], [2, 20], [3, 30]])).toBeCloseTo(1, 12); // prettier-ignore
-    expect(kendallW([[1, 3], [2, 2], [3, 1]])).toBeCloseTo(0, 12); // prettier-ignore
-    expect(kendallW([[1, 1], [1, 1], [2, 2]])).toBeCloseTo(1, 12); // prettier-ignore
-    expect(kendallW([[1, 1], [1, 1]])).toBeNull(); // prettier-ignore
+    expect(
+      kendallW([
+        [1, 10],
+        [2, 20],
+        [3, 30],
+      ]),
+    ).toBeCloseTo(1, 12);
+    expect(
+      kendallW([
+        [1, 3],
+        [2, 2],
+        [3, 1],
+      ]),
+    ).toBeCloseTo(0, 12);
+    expect(
+      kendallW([
+        [1, 1],
+        [1, 1],
+        [2, 2],
+      ]),
+    ).toBeCloseTo(1, 12);
+    expect(
+      kendallW([
+        [1, 1],
+        [1, 1],
+      ]),
+    ).toBeNull();
   });
 });

@@ -17,7 +17,9 @@ export function pairwiseAgreement(ratings: Ratings): Estimate {
   const method = 'mean pairwise agreement';
   const { counts, marked, categories } = countRatings(ratings);
   const weights = agreementWeights(categories.length, 'unweighted');
-  const own = counts.flatMap((row, i) => (marked[i] as number) >= 2 ? [subjectAgreement(row, marked[i] as number, weights)] : []); // prettier-ignore
+  const own = counts.flatMap((row, i) =>
+    (marked[i] as number) >= 2 ? [subjectAgreement(row, marked[i] as number, weights)] : [],
+  );
   const n = own.length;
   if (n === 0) return undefinedEstimate(method, 0, 'No subject was marked by two raters or more.');
   const estimate = own.reduce((sum, a) => sum + a, 0) / n;

@@ -51,7 +51,17 @@ describe('prevalence index, bias index and PABAK', () => {
   });
 
   it('says why there is nothing to adjust', () => {
-    expect(prevalenceBias(fromCounts([0, 1], [[0, 0], [0, 0]])).pabak.notes[0]).toMatch(/No subject/); // prettier-ignore
+    expect(
+      prevalenceBias(
+        fromCounts(
+          [0, 1],
+          [
+            [0, 0],
+            [0, 0],
+          ],
+        ),
+      ).pabak.notes[0],
+    ).toMatch(/No subject/);
     expect(prevalenceBias(fromCounts([1], [[4]])).pabak.notes[0]).toMatch(/Only one category/);
   });
 });

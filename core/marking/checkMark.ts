@@ -18,7 +18,8 @@ export function whyNotMarkable(
       return value === 0 || value === 1 ? null : 'must be 0 (not done) or 1 (done)';
     case 'graded': {
       const top = item.anchors.length - 1;
-      const fits = typeof value === 'number' && Number.isInteger(value) && value >= 0 && value <= top; // prettier-ignore
+      const fits =
+        typeof value === 'number' && Number.isInteger(value) && value >= 0 && value <= top;
       return fits ? null : `must be a grade from 0 to ${top}`;
     }
     case 'measured': {

@@ -46,7 +46,8 @@ export class HybridCholesky {
     this.core = new Float64Array(m * m);
     for (let a = 0; a < m; a++) {
       const own = neighbours[order[this.sparse + a] as number];
-      for (let b = 0; b < a; b++) this.coreBase[a * m + b] = own?.get(order[this.sparse + b] as number) ?? 0; // prettier-ignore
+      for (let b = 0; b < a; b++)
+        this.coreBase[a * m + b] = own?.get(order[this.sparse + b] as number) ?? 0;
     }
   }
 
@@ -79,12 +80,14 @@ export class HybridCholesky {
       const rows = this.rows[p] as Int32Array;
       const values = this.values[p] as Float64Array;
       const s = scale[p] as number;
-      for (let k = 0; k < rows.length; k++) values[k] = (base[k] as number) * s * (scale[rows[k] as number] as number); // prettier-ignore
+      for (let k = 0; k < rows.length; k++)
+        values[k] = (base[k] as number) * s * (scale[rows[k] as number] as number);
     }
     const core = this.core;
     for (let a = 0; a < m; a++) {
       const s = scale[sparse + a] as number;
-      for (let b = 0; b < a; b++) core[a * m + b] = (this.coreBase[a * m + b] as number) * s * (scale[sparse + b] as number); // prettier-ignore
+      for (let b = 0; b < a; b++)
+        core[a * m + b] = (this.coreBase[a * m + b] as number) * s * (scale[sparse + b] as number);
     }
 
     let logDeterminant = 0;
@@ -99,7 +102,8 @@ export class HybridCholesky {
       for (const side of sides) {
         const w = (side[p] as number) / pivot;
         side[p] = w;
-        for (let k = 0; k < rows.length; k++) side[rows[k] as number] = (side[rows[k] as number] as number) - w * (values[k] as number); // prettier-ignore
+        for (let k = 0; k < rows.length; k++)
+          side[rows[k] as number] = (side[rows[k] as number] as number) - w * (values[k] as number);
       }
       for (let k = 0; k < rows.length; k++) {
         const q = rows[k] as number;
@@ -156,7 +160,10 @@ function factorDense(a: Float64Array, m: number): number {
       const x1 = ((a[row + j + 1] as number) - s1) / (a[r1 + j + 1] as number);
       s2 += x0 * (a[r2 + j] as number) + x1 * (a[r2 + j + 1] as number);
       const x2 = ((a[row + j + 2] as number) - s2) / (a[r2 + j + 2] as number);
-      s3 += x0 * (a[r3 + j] as number) + x1 * (a[r3 + j + 1] as number) + x2 * (a[r3 + j + 2] as number); // prettier-ignore
+      s3 +=
+        x0 * (a[r3 + j] as number) +
+        x1 * (a[r3 + j + 1] as number) +
+        x2 * (a[r3 + j + 2] as number);
       const x3 = ((a[row + j + 3] as number) - s3) / (a[r3 + j + 3] as number);
       a[row + j] = x0;
       a[row + j + 1] = x1;

@@ -35,7 +35,9 @@ export function minimiseEven(
       there = value(next);
     }
     if (there > now) break;
-    const moved = Math.max(...next.map((x, i) => Math.abs(x - (at[i] as number)) / Math.max(0.02, x))); // prettier-ignore
+    const moved = Math.max(
+      ...next.map((x, i) => Math.abs(x - (at[i] as number)) / Math.max(0.02, x)),
+    );
     at = next;
     now = there;
     if (moved < 1e-6 && iterations >= 3) break;
@@ -57,15 +59,23 @@ function derivatives(
   };
   const up = at.map((_, i) => moved([[i, h[i] as number]]));
   const down = at.map((_, i) => moved([[i, -(h[i] as number)]]));
-  const gradient = at.map((_, i) => ((up[i] as number) - (down[i] as number)) / (2 * (h[i] as number))); // prettier-ignore
-  const hessian = at.map(
-    (_, i) =>
-    at.map((__, j) => (i === j ? ((up[i] as number) - 2 * now + (down[i] as number)) / (h[i] as number) ** 2 : 0)), // prettier-ignore
+  const gradient = at.map(
+    (_, i) => ((up[i] as number) - (down[i] as number)) / (2 * (h[i] as number)),
+  );
+  const hessian = at.map((_, i) =>
+    at.map((__, j) =>
+      i === j ? ((up[i] as number) - 2 * now + (down[i] as number)) / (h[i] as number) ** 2 : 0,
+    ),
   );
   for (let i = 0; i < at.length; i++) {
     for (let j = 0; j < i; j++) {
-      const both = moved([[i, h[i] as number], [j, h[j] as number]]); // prettier-ignore
-      const mixed = (both - (up[i] as number) - (up[j] as number) + now) / ((h[i] as number) * (h[j] as number)); // prettier-ignore
+      const both = moved([
+        [i, h[i] as number],
+        [j, h[j] as number],
+      ]);
+      const mixed =
+        (both - (up[i] as number) - (up[j] as number) + now) /
+        ((h[i] as number) * (h[j] as number));
       (hessian[i] as number[])[j] = mixed;
       (hessian[j] as number[])[i] = mixed;
     }
@@ -83,7 +93,9 @@ function descent(hessian: readonly number[][], gradient: readonly number[]): num
       for (let m = 0; m < j; m++) sum -= (l[i]?.[m] as number) * (l[j]?.[m] as number);
       if (i === j) {
         if (!(sum > 0)) {
-          return gradient.map((g, d) => g / Math.max(Math.abs(hessian[d]?.[d] ?? 0), Math.abs(g), 1e-8)); // prettier-ignore
+          return gradient.map(
+            (g, d) => g / Math.max(Math.abs(hessian[d]?.[d] ?? 0), Math.abs(g), 1e-8),
+          );
         }
         (l[i] as number[])[i] = Math.sqrt(sum);
       } else (l[i] as number[])[j] = sum / (l[j]?.[j] as number);
@@ -95,7 +107,8 @@ function descent(hessian: readonly number[][], gradient: readonly number[]): num
     y[i] = (y[i] as number) / (l[i]?.[i] as number);
   }
   for (let i = k - 1; i >= 0; i--) {
-    for (let m = i + 1; m < k; m++) y[i] = (y[i] as number) - (l[m]?.[i] as number) * (y[m] as number); // prettier-ignore
+    for (let m = i + 1; m < k; m++)
+      y[i] = (y[i] as number) - (l[m]?.[i] as number) * (y[m] as number);
     y[i] = (y[i] as number) / (l[i]?.[i] as number);
   }
   return y;

@@ -44,7 +44,11 @@ export function internalConsistency(rows: Rows): InternalConsistency {
   const notes: string[] = [];
   if (rows.length > n) notes.push(`${rows.length - n} rows with empty cells were left out.`);
   if (estimate === null) {
-    notes.push(n < 2 || k < 2 ? 'Alpha needs two complete rows and two columns at least.' : 'The totals do not vary, so alpha is undefined.'); // prettier-ignore
+    notes.push(
+      n < 2 || k < 2
+        ? 'Alpha needs two complete rows and two columns at least.'
+        : 'The totals do not vary, so alpha is undefined.',
+    );
   }
   const bound = (p: number, a: number) => 1 - (1 - a) * fQuantile(p, n - 1, (n - 1) * (k - 1));
   return {
@@ -55,7 +59,12 @@ export function internalConsistency(rows: Rows): InternalConsistency {
       notes,
     },
     alphaIfDeleted: columns.map((_, j) => cronbachAlpha(without(j))),
-    itemTotal: columns.map((column) => correlation(column, totals.map((t, i) => t - (column[i] as number)))), // prettier-ignore
+    itemTotal: columns.map((column) =>
+      correlation(
+        column,
+        totals.map((t, i) => t - (column[i] as number)),
+      ),
+    ),
     guttmanLambda2: lambda2(columns, totals),
     spearmanBrown: splitHalf(complete),
     n,
@@ -96,7 +105,8 @@ function lambda2(columns: readonly number[][], totals: readonly number[]): numbe
 
 function splitHalf(rows: readonly number[][]): number | null {
   if ((rows[0]?.length ?? 0) < 2 || rows.length < 2) return null;
-  const half = (parity: number) => rows.map((row) => row.reduce((sum, x, j) => (j % 2 === parity ? sum + x : sum), 0)); // prettier-ignore
+  const half = (parity: number) =>
+    rows.map((row) => row.reduce((sum, x, j) => (j % 2 === parity ? sum + x : sum), 0));
   const r = correlation(half(0), half(1));
   return r === null || r <= -1 ? null : spearmanBrown(r, 2);
 }

@@ -45,15 +45,27 @@ describe('intraclass correlations', () => {
   });
 
   it('are 1 where the raters agree, and undefined where nothing varies', () => {
-    const same = intraclass([[1, 1], [2, 2], [4, 4]]); // prettier-ignore
+    const same = intraclass([
+      [1, 1],
+      [2, 2],
+      [4, 4],
+    ]);
     for (const form of FORMS) expect(same.forms[form].estimate).toBe(1);
-    expect(intraclass([[3, 3], [3, 3]]).forms.ICC21.notes[0]).toMatch(/All marks are equal/); // prettier-ignore
+    expect(
+      intraclass([
+        [3, 3],
+        [3, 3],
+      ]).forms.ICC21.notes[0],
+    ).toMatch(/All marks are equal/);
     expect(intraclass([[3], [4]]).forms.ICC21.notes[0]).toMatch(/One rater alone/);
     expect(intraclass([[3, 4]]).forms.ICC21.notes[0]).toMatch(/Fewer than two subjects/);
   });
 
   it('of consistency ignore a rater’s level, those of agreement do not', () => {
-    const marks = fc.array(fc.array(fc.integer({ min: 0, max: 20 }), { minLength: 3, maxLength: 3 }), { minLength: 4, maxLength: 15 }); // prettier-ignore
+    const marks = fc.array(
+      fc.array(fc.integer({ min: 0, max: 20 }), { minLength: 3, maxLength: 3 }),
+      { minLength: 4, maxLength: 15 },
+    );
     fc.assert(
       fc.property(marks, (rows) => {
         const plain = intraclass(rows).forms;
@@ -76,7 +88,10 @@ describe('internal consistency', () => {
   });
 
   it('lambda-2 is never below alpha (Guttman 1945)', () => {
-    const rows = fc.array(fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 4, maxLength: 4 }), { minLength: 5, maxLength: 20 }); // prettier-ignore
+    const rows = fc.array(
+      fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 4, maxLength: 4 }),
+      { minLength: 5, maxLength: 20 },
+    );
     fc.assert(
       fc.property(rows, (marks) => {
         const { alpha, guttmanLambda2 } = internalConsistency(marks);
@@ -92,12 +107,20 @@ describe('internal consistency', () => {
 
   it('gives alpha without a column, and the column’s correlation with the rest', () => {
     const { alphaIfDeleted, itemTotal } = internalConsistency(ROWS);
-    expect(alphaIfDeleted[0]).toBeCloseTo(internalConsistency(ROWS.map((r) => r.slice(1))).alpha.estimate ?? NaN, 12); // prettier-ignore
+    expect(alphaIfDeleted[0]).toBeCloseTo(
+      internalConsistency(ROWS.map((r) => r.slice(1))).alpha.estimate ?? NaN,
+      12,
+    );
     for (const r of itemTotal) expect(r).toBeGreaterThan(0.5);
   });
 
   it('says why there is no alpha', () => {
     expect(internalConsistency([[1], [2]]).alpha.notes[0]).toMatch(/two columns/);
-    expect(internalConsistency([[1, 2], [2, 1]]).alpha.notes[0]).toMatch(/do not vary/); // prettier-ignore
+    expect(
+      internalConsistency([
+        [1, 2],
+        [2, 1],
+      ]).alpha.notes[0],
+    ).toMatch(/do not vary/);
   });
 });

@@ -51,10 +51,20 @@ export function intraclass(rows: readonly (readonly (number | null)[])[]): Intra
   const n = complete.length;
   const k = complete[0]?.length ?? rows[0]?.length ?? 0;
   const leftOut = rows.length - n;
-  const reason = n < 2 ? 'Fewer than two subjects were marked by every rater.' : k < 2 ? 'One rater alone cannot be compared.' : null; // prettier-ignore
+  const reason =
+    n < 2
+      ? 'Fewer than two subjects were marked by every rater.'
+      : k < 2
+        ? 'One rater alone cannot be compared.'
+        : null;
   const squares = reason === null ? meanSquares(complete) : null;
   if (squares === null || squares.total === 0) {
-    return nothing(reason ?? 'All marks are equal, so nothing varies that raters could agree on.', n, k, leftOut); // prettier-ignore
+    return nothing(
+      reason ?? 'All marks are equal, so nothing varies that raters could agree on.',
+      n,
+      k,
+      leftOut,
+    );
   }
   const { between: bms, judges: jms, within: wms, error: ems } = squares;
   const notes = leftOut > 0 ? [`${leftOut} subjects with missing marks were left out.`] : [];
@@ -75,7 +85,6 @@ export function intraclass(rows: readonly (readonly (number | null)[])[]): Intra
     F: number,
     df2: number,
   ): Intraclass => ({
-    // prettier-ignore
     estimate,
     lower,
     upper,
@@ -91,12 +100,42 @@ export function intraclass(rows: readonly (readonly (number | null)[])[]): Intra
   const [lower2, upper2] = agreementInterval(icc21, squares, n, k);
 
   const forms: Record<Form, Intraclass> = {
-    ICC11: form(single(oneWay), single(low(oneWay, dWithin)), single(high(oneWay, dWithin)), oneWay, dWithin), // prettier-ignore
+    ICC11: form(
+      single(oneWay),
+      single(low(oneWay, dWithin)),
+      single(high(oneWay, dWithin)),
+      oneWay,
+      dWithin,
+    ),
     ICC21: form(icc21, lower2, upper2, twoWay, dError),
-    ICC31: form(single(twoWay), single(low(twoWay, dError)), single(high(twoWay, dError)), twoWay, dError), // prettier-ignore
-    ICC1k: form(average(oneWay), average(low(oneWay, dWithin)), average(high(oneWay, dWithin)), oneWay, dWithin), // prettier-ignore
-    ICC2k: form((bms - ems) / (bms + (jms - ems) / n), lower2 === null ? null : stepUp(lower2), upper2 === null ? null : stepUp(upper2), twoWay, dError), // prettier-ignore
-    ICC3k: form(average(twoWay), average(low(twoWay, dError)), average(high(twoWay, dError)), twoWay, dError), // prettier-ignore
+    ICC31: form(
+      single(twoWay),
+      single(low(twoWay, dError)),
+      single(high(twoWay, dError)),
+      twoWay,
+      dError,
+    ),
+    ICC1k: form(
+      average(oneWay),
+      average(low(oneWay, dWithin)),
+      average(high(oneWay, dWithin)),
+      oneWay,
+      dWithin,
+    ),
+    ICC2k: form(
+      (bms - ems) / (bms + (jms - ems) / n),
+      lower2 === null ? null : stepUp(lower2),
+      upper2 === null ? null : stepUp(upper2),
+      twoWay,
+      dError,
+    ),
+    ICC3k: form(
+      average(twoWay),
+      average(low(twoWay, dError)),
+      average(high(twoWay, dError)),
+      twoWay,
+      dError,
+    ),
   };
   const raterVariance = Math.max(0, (jms - ems) / n);
   const semAgreement = Math.sqrt(raterVariance + ems);
@@ -160,7 +199,9 @@ function agreementInterval(
   if (error === 0 && judges === 0) return [null, null];
   const a = (k * icc) / (n * (1 - icc));
   const b = 1 + (k * icc * (n - 1)) / (n * (1 - icc));
-  const v = (a * judges + b * error) ** 2 / ((a * judges) ** 2 / (k - 1) + (b * error) ** 2 / ((n - 1) * (k - 1))); // prettier-ignore
+  const v =
+    (a * judges + b * error) ** 2 /
+    ((a * judges) ** 2 / (k - 1) + (b * error) ** 2 / ((n - 1) * (k - 1)));
   if (!Number.isFinite(v) || v <= 0) return [null, null];
   const fLow = fQuantile(0.975, n - 1, v);
   const fHigh = fQuantile(0.975, v, n - 1);
@@ -176,7 +217,16 @@ function ratio(above: number, below: number): number {
 }
 
 function nothing(reason: string, n: number, k: number, leftOut: number): IntraclassResult {
-  const form: Intraclass = { estimate: null, lower: null, upper: null, F: null, df1: Math.max(0, n - 1), df2: Math.max(0, (n - 1) * (k - 1)), p: null, notes: [reason] }; // prettier-ignore
+  const form: Intraclass = {
+    estimate: null,
+    lower: null,
+    upper: null,
+    F: null,
+    df1: Math.max(0, n - 1),
+    df2: Math.max(0, (n - 1) * (k - 1)),
+    p: null,
+    notes: [reason],
+  };
   return {
     forms: { ICC11: form, ICC21: form, ICC31: form, ICC1k: form, ICC2k: form, ICC3k: form },
     semAgreement: null,

@@ -43,6 +43,7 @@ describe(`against ${fixture.made}`, () => {
     const { alpha, alphaIfDeleted, itemTotal } = internalConsistency(fixture.table);
     expect(alpha.estimate).toBeCloseTo(fixture.alpha, 8);
     for (const [j, r] of fixture.itemTotal.entries()) expect(itemTotal[j]).toBeCloseTo(r, 8);
-    for (const [j, a] of fixture.alphaIfDeleted.entries()) expect(alphaIfDeleted[j]).toBeCloseTo(a, 8); // prettier-ignore
+    for (const [j, a] of fixture.alphaIfDeleted.entries())
+      expect(alphaIfDeleted[j]).toBeCloseTo(a, 8);
   });
 });

@@ -24,13 +24,21 @@ describe('Cronbach’s alpha and the standard error of measurement', () => {
 
   it('is undefined for one part or for totals that do not vary', () => {
     expect(cronbachAlpha([[1], [2]])).toBeNull();
-    expect(cronbachAlpha([[1, 2], [2, 1]])).toBeNull(); // prettier-ignore
+    expect(
+      cronbachAlpha([
+        [1, 2],
+        [2, 1],
+      ]),
+    ).toBeNull();
   });
 
   // Totals 24, 12, 26, 16, 30, 19: variance 44.97 by hand; SEM = sqrt(44.97 * (1 - alpha)).
   it('gives SD of the totals times the root of 1 - alpha', () => {
     const alpha = cronbachAlpha(shroutFleiss) ?? NaN;
-    expect(standardErrorOfMeasurement(shroutFleiss)).toBeCloseTo(Math.sqrt(44.9667 * (1 - alpha)), 3); // prettier-ignore
+    expect(standardErrorOfMeasurement(shroutFleiss)).toBeCloseTo(
+      Math.sqrt(44.9667 * (1 - alpha)),
+      3,
+    );
   });
 });
 

@@ -13,7 +13,8 @@ const factor = (name: string, level: readonly number[]): Factor => ({
 /** A full table of rows by columns as marks with two factors. */
 function crossed(rows: readonly (readonly number[])[]) {
   const marks = rows.flat();
-  const level = (pick: (i: number, j: number) => number) => rows.flatMap((row, i) => row.map((_, j) => pick(i, j))); // prettier-ignore
+  const level = (pick: (i: number, j: number) => number) =>
+    rows.flatMap((row, i) => row.map((_, j) => pick(i, j)));
   return {
     marks: Float64Array.from(marks),
     factors: [
@@ -42,7 +43,12 @@ describe('variance components by REML', () => {
       [1520, 1455, 1450, 1480, 1445],
     ];
     const marks = Float64Array.from(batches.flat());
-    const result = varianceComponents(marks, [factor('batch', batches.flatMap((b, i) => b.map(() => i)))]); // prettier-ignore
+    const result = varianceComponents(marks, [
+      factor(
+        'batch',
+        batches.flatMap((b, i) => b.map(() => i)),
+      ),
+    ]);
     // The minimum is found to about 1e-5 of a standard deviation ratio.
     expect(result.components.batch).toBeCloseTo(1764.05, 1);
     expect(result.residual).toBeCloseTo(2451.25, 1);
@@ -90,7 +96,10 @@ describe('variance components by REML', () => {
       by.push(e);
       return 50 + (ability[c] ?? 0) + (severity[e] ?? 0) + 3 * chance.normal();
     });
-    const { components, residual } = varianceComponents(Float64Array.from(marks), [factor('candidate', who), factor('examiner', by)]); // prettier-ignore
+    const { components, residual } = varianceComponents(Float64Array.from(marks), [
+      factor('candidate', who),
+      factor('examiner', by),
+    ]);
     // Standard errors of the estimates are about 0.3, 0.13 and 0.17; three of them are allowed.
     expect(Math.abs((components.candidate ?? 0) - 4)).toBeLessThan(0.9);
     expect(Math.abs((components.examiner ?? 0) - 1)).toBeLessThan(0.45);
@@ -98,14 +107,20 @@ describe('variance components by REML', () => {
   });
 
   it('do not depend on the order of the factors, nor on where zero is', () => {
-    const table = fc.array(fc.array(fc.integer({ min: 0, max: 30 }), { minLength: 4, maxLength: 4 }), { minLength: 4, maxLength: 7 }); // prettier-ignore
+    const table = fc.array(
+      fc.array(fc.integer({ min: 0, max: 30 }), { minLength: 4, maxLength: 4 }),
+      { minLength: 4, maxLength: 7 },
+    );
     fc.assert(
       fc.property(table, (rows) => {
         fc.pre(new Set(rows.flat()).size > 3);
         const { marks, factors } = crossed(rows);
         const plain = varianceComponents(marks, factors);
         fc.pre(plain.residual > 0.5);
-        const turned = varianceComponents(marks.map((y) => y + 1000), [...factors].reverse()); // prettier-ignore
+        const turned = varianceComponents(
+          marks.map((y) => y + 1000),
+          [...factors].reverse(),
+        );
         expect(turned.residual / plain.residual).toBeCloseTo(1, 3);
         expect(turned.logRestrictedLikelihood).toBeCloseTo(plain.logRestrictedLikelihood, 4);
       }),
@@ -115,8 +130,14 @@ describe('variance components by REML', () => {
 
   it('are refused where they cannot be seen', () => {
     const marks = Float64Array.from([1, 2, 3, 4]);
-    expect(() => varianceComponents(marks, [factor('candidate', [0, 1, 2, 3])])).toThrow(/for every mark/); // prettier-ignore
-    expect(() => varianceComponents(marks, [factor('examiner', [0, 0, 0, 0])])).toThrow(/one level only/); // prettier-ignore
-    expect(() => varianceComponents(Float64Array.from([2, 2, 2, 2]), [factor('a', [0, 0, 1, 1])])).toThrow(/All marks are equal/); // prettier-ignore
+    expect(() => varianceComponents(marks, [factor('candidate', [0, 1, 2, 3])])).toThrow(
+      /for every mark/,
+    );
+    expect(() => varianceComponents(marks, [factor('examiner', [0, 0, 0, 0])])).toThrow(
+      /one level only/,
+    );
+    expect(() =>
+      varianceComponents(Float64Array.from([2, 2, 2, 2]), [factor('a', [0, 0, 1, 1])]),
+    ).toThrow(/All marks are equal/);
   });
 });

@@ -66,7 +66,8 @@ export function varianceComponents(
 
   const profile = (theta: readonly number[]) => {
     const scales = new Float64Array(size);
-    for (const [f, { levels }] of factors.entries()) scales.fill(theta[f] as number, offsets[f], (offsets[f] as number) + levels); // prettier-ignore
+    for (const [f, { levels }] of factors.entries())
+      scales.fill(theta[f] as number, offsets[f], (offsets[f] as number) + levels);
     const one = counts.map((c, i) => c * (scales[i] as number));
     const own = sums.map((s, i) => s * (scales[i] as number));
     const logDeterminant = cholesky.factor(scales, [one, own]);
@@ -82,7 +83,8 @@ export function varianceComponents(
     }
     const shift = oneOwn / oneOne;
     const rest = Math.max(ownOwn - shift * shift * oneOne, Number.MIN_VALUE);
-    const criterion = logDeterminant + Math.log(oneOne) + (n - 1) * (1 + Math.log((2 * Math.PI * rest) / (n - 1))); // prettier-ignore
+    const criterion =
+      logDeterminant + Math.log(oneOne) + (n - 1) * (1 + Math.log((2 * Math.PI * rest) / (n - 1)));
     return { criterion, residual: rest / (n - 1), intercept: mean + shift };
   };
 
@@ -92,13 +94,18 @@ export function varianceComponents(
   const { criterion, residual, intercept } = profile(theta);
   const zero = factors.filter((_, f) => theta[f] === 0).map((factor) => factor.name);
   return {
-    components: Object.fromEntries(factors.map(({ name }, f) => [name, (theta[f] as number) ** 2 * residual])), // prettier-ignore
+    components: Object.fromEntries(
+      factors.map(({ name }, f) => [name, (theta[f] as number) ** 2 * residual]),
+    ),
     residual,
     intercept,
     logRestrictedLikelihood: -criterion / 2,
     iterations,
     n,
-    notes: zero.map((name) => `The variance of ${name} is estimated as zero; it may be small or negative by chance.`), // prettier-ignore
+    notes: zero.map(
+      (name) =>
+        `The variance of ${name} is estimated as zero; it may be small or negative by chance.`,
+    ),
   };
 }
 
@@ -151,7 +158,11 @@ function startingPoint(
 function refuseHopeless(n: number, factors: readonly Factor[]): void {
   if (factors.length === 0) throw new RangeError('The model names no factor.');
   for (const { name, levels } of factors) {
-    if (levels < 2) throw new RangeError(`${name} has one level only, so its variance cannot be seen.`); // prettier-ignore
-    if (levels >= n) throw new RangeError(`${name} has a level for every mark, so it cannot be told apart from the residual.`); // prettier-ignore
+    if (levels < 2)
+      throw new RangeError(`${name} has one level only, so its variance cannot be seen.`);
+    if (levels >= n)
+      throw new RangeError(
+        `${name} has a level for every mark, so it cannot be told apart from the residual.`,
+      );
   }
 }

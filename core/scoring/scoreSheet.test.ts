@@ -59,7 +59,9 @@ describe('what a mark earns', () => {
   it('gives nothing for mimed, and for said only unless the item says so', () => {
     expect(earnedShare(done, mark('done', 1, { manner: 'mimed' }))).toBe(0);
     expect(earnedShare(done, mark('done', 1, { manner: 'said-only' }))).toBe(0);
-    expect(earnedShare({ ...done, saidEarns: true }, mark('done', 1, { manner: 'said-only' }))).toBe(1); // prettier-ignore
+    expect(
+      earnedShare({ ...done, saidEarns: true }, mark('done', 1, { manner: 'said-only' })),
+    ).toBe(1);
   });
 
   // The knee brief's own rule for Lachman: 20–30 full, 15–19 and 31–35 half, else none.
@@ -87,7 +89,11 @@ describe('what a mark earns', () => {
 
 describe('the score of a sheet', () => {
   it('weighs the shares: weights 1 and 3, shares 1 and .5, give 62.5 %', () => {
-    const score = scoreSheet([done, { ...graded, weight: 3 }], [mark('done', 1), mark('graded', 1)], null); // prettier-ignore
+    const score = scoreSheet(
+      [done, { ...graded, weight: 3 }],
+      [mark('done', 1), mark('graded', 1)],
+      null,
+    );
     expect(score.percent).toBe(62.5);
     expect(score.domains.technique).toEqual({ earned: 2.5, possible: 4, percent: 62.5 });
   });
@@ -105,7 +111,11 @@ describe('the score of a sheet', () => {
   it('counts not observed apart from not done, and does not score a sheet with too much of it', () => {
     const items = ['a', 'b', 'c', 'd'].map((key) => ({ ...done, key }));
     const three = ['a', 'b', 'c'].map((key) => mark(key, 1));
-    const quarter = scoreSheet(items, [...three, mark('d', null, { observation: 'not-observed' })], null); // prettier-ignore
+    const quarter = scoreSheet(
+      items,
+      [...three, mark('d', null, { observation: 'not-observed' })],
+      null,
+    );
     expect(quarter).toMatchObject({ percent: 100, notObserved: ['d'] });
     const half = scoreSheet(items, three.slice(0, 2), null);
     expect(half).toMatchObject({ percent: null, unmarked: ['c', 'd'] });
@@ -115,7 +125,11 @@ describe('the score of a sheet', () => {
   it('sums safety apart and names critical failures and flags', () => {
     const safe = { ...done, key: 'safe', safety: true, criticality: 'fails-station' } as const;
     const asked = { ...done, key: 'asked', safety: true, criticality: 'flag' } as const;
-    const score = scoreSheet([safe, asked, done], [mark('safe', 0), mark('asked', 0), mark('done', 1)], null); // prettier-ignore
+    const score = scoreSheet(
+      [safe, asked, done],
+      [mark('safe', 0), mark('asked', 0), mark('done', 1)],
+      null,
+    );
     expect(score.safety.percent).toBe(0);
     expect(score.criticalFailures).toEqual(['safe']);
     expect(score.flags).toEqual(['asked']);

@@ -27,7 +27,8 @@ export function angoff(
         blanks++;
         continue;
       }
-      if (!(judgement >= 0 && judgement <= 1)) throw new RangeError(`Judgement ${judgement} is not between 0 and 1.`); // prettier-ignore
+      if (!(judgement >= 0 && judgement <= 1))
+        throw new RangeError(`Judgement ${judgement} is not between 0 and 1.`);
       const weight = weights[i] ?? 1;
       if (!(weight > 0)) throw new RangeError('A weight must be above 0.');
       earned += weight * judgement;
@@ -37,7 +38,8 @@ export function angoff(
   });
   const given = judges.filter((cut): cut is number => cut !== null);
   const cut = mean(given);
-  if (cut === null) return { ...undefinedEstimate(method, 0, 'No judge has judged an item.'), judges }; // prettier-ignore
+  if (cut === null)
+    return { ...undefinedEstimate(method, 0, 'No judge has judged an item.'), judges };
   const spread = standardDeviation(given);
   const standardError = spread === null ? null : spread / Math.sqrt(given.length);
   const notes = blanks > 0 ? [`${blanks} judgements were left blank and are not in the cut.`] : [];

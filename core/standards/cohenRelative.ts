@@ -15,6 +15,9 @@ export function cohenRelative(
   chance = 0,
 ): number | null {
   if (scores.length === 0) return null;
-  const best = quantileOfSorted([...scores].sort((a, b) => a - b), percentile); // prettier-ignore
+  const best = quantileOfSorted(
+    [...scores].sort((a, b) => a - b),
+    percentile,
+  );
   return chance + multiplier * (best - chance);
 }

@@ -44,8 +44,10 @@ function leastWrong(
   high: readonly number[],
 ): { leastMisclassified: number | null; misclassified: number | null } {
   const scores = [...new Set([...low, ...high])].sort((a, b) => a - b);
-  if (low.length === 0 || high.length === 0) return { leastMisclassified: null, misclassified: null }; // prettier-ignore
-  const wrongAt = (cut: number) => low.filter((s) => s >= cut).length + high.filter((s) => s < cut).length; // prettier-ignore
+  if (low.length === 0 || high.length === 0)
+    return { leastMisclassified: null, misclassified: null };
+  const wrongAt = (cut: number) =>
+    low.filter((s) => s >= cut).length + high.filter((s) => s < cut).length;
   const cuts = scores.slice(1).map((s, i) => ((scores[i] as number) + s) / 2);
   const wrong = cuts.map(wrongAt);
   const least = Math.min(...wrong);

@@ -28,9 +28,20 @@ export function hofstee(scores: readonly number[], bounds: HofsteeBounds): Estim
   if (n === 0) return undefinedEstimate(method, 0, 'There is no score.');
   const sorted = [...scores].sort((a, b) => a - b);
   const failing = (cut: number) => sorted.filter((s) => s < cut).length / n;
-  const line = (cut: number) => mostFails + ((fewestFails - mostFails) * (cut - lowestCut)) / (highestCut - lowestCut); // prettier-ignore
-  if (failing(lowestCut) > mostFails) return undefinedEstimate(method, n, 'Even the lowest acceptable cut fails more candidates than acceptable: the line misses the curve.'); // prettier-ignore
-  if (failing(highestCut) < fewestFails) return undefinedEstimate(method, n, 'Even the highest acceptable cut fails fewer candidates than acceptable: the line misses the curve.'); // prettier-ignore
+  const line = (cut: number) =>
+    mostFails + ((fewestFails - mostFails) * (cut - lowestCut)) / (highestCut - lowestCut);
+  if (failing(lowestCut) > mostFails)
+    return undefinedEstimate(
+      method,
+      n,
+      'Even the lowest acceptable cut fails more candidates than acceptable: the line misses the curve.',
+    );
+  if (failing(highestCut) < fewestFails)
+    return undefinedEstimate(
+      method,
+      n,
+      'Even the highest acceptable cut fails fewer candidates than acceptable: the line misses the curve.',
+    );
   // The line falls and the curve rises, so they cross once; halving finds it.
   let low = lowestCut;
   let high = highestCut;

@@ -8,14 +8,26 @@ import { hofstee } from './hofstee.ts';
 
 describe('Angoff', () => {
   it('is the mean of the judges’ means, with the error of a mean: 60 and 70 give 65, SE 5', () => {
-    const result = angoff([[0.5, 0.7], [0.6, 0.8]], [1, 1]); // prettier-ignore
+    const result = angoff(
+      [
+        [0.5, 0.7],
+        [0.6, 0.8],
+      ],
+      [1, 1],
+    );
     expect(result.judges.map((x) => Math.round(x ?? 0))).toEqual([60, 70]);
     expect(result.estimate).toBeCloseTo(65, 10);
     expect(result.standardError).toBeCloseTo(5, 10);
   });
 
   it('leaves out blanks judge by judge, and counts them', () => {
-    const result = angoff([[0.5, null], [null, null]], [1, 3]); // prettier-ignore
+    const result = angoff(
+      [
+        [0.5, null],
+        [null, null],
+      ],
+      [1, 3],
+    );
     expect(result).toMatchObject({ estimate: 50, n: 1 });
     expect(result.notes.join(' ')).toMatch(/3 judgements were left blank.*One judge alone/);
     expect(angoff([[null]], [1]).estimate).toBeNull();
@@ -31,7 +43,12 @@ describe('Hofstee', () => {
   const scores = Array.from({ length: 100 }, (_, i) => i + 1);
 
   it('finds where the line meets the curve: 1..100 with 40..60 and 0..1 meet at 50', () => {
-    const { estimate } = hofstee(scores, { lowestCut: 40, highestCut: 60, fewestFails: 0, mostFails: 1 }); // prettier-ignore
+    const { estimate } = hofstee(scores, {
+      lowestCut: 40,
+      highestCut: 60,
+      fewestFails: 0,
+      mostFails: 1,
+    });
     expect(Math.abs((estimate ?? 0) - 50)).toBeLessThan(1);
   });
 
@@ -47,7 +64,12 @@ describe('Hofstee', () => {
     const marks = fc.array(fc.integer({ min: 0, max: 100 }), { minLength: 1, maxLength: 60 });
     fc.assert(
       fc.property(marks, (own) => {
-        const { estimate } = hofstee(own, { lowestCut: 45, highestCut: 65, fewestFails: 0.02, mostFails: 0.3 }); // prettier-ignore
+        const { estimate } = hofstee(own, {
+          lowestCut: 45,
+          highestCut: 65,
+          fewestFails: 0.02,
+          mostFails: 0.3,
+        });
         if (estimate === null) return;
         expect(estimate).toBeGreaterThanOrEqual(45);
         expect(estimate).toBeLessThanOrEqual(65);
@@ -65,7 +87,10 @@ describe('groups of candidates', () => {
   });
 
   it('contrasting: equal spreads about 40 and 60 cross at 50', () => {
-    const { normal, leastMisclassified, misclassified } = contrastingGroups([38, 40, 42], [58, 60, 62]); // prettier-ignore
+    const { normal, leastMisclassified, misclassified } = contrastingGroups(
+      [38, 40, 42],
+      [58, 60, 62],
+    );
     expect(normal).toBeCloseTo(50, 10);
     expect(leastMisclassified).toBeCloseTo(50, 10);
     expect(misclassified).toBe(0);

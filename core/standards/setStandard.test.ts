@@ -17,7 +17,12 @@ const data: StationData[] = [
   },
   {
     station: 'hip',
-    records: [record('a', 90, 4), record('b', 60, 2.5), record('c', 80, 3.5, 1), record('d', null, null)], // prettier-ignore
+    records: [
+      record('a', 90, 4),
+      record('b', 60, 2.5),
+      record('c', 80, 3.5, 1),
+      record('d', null, null),
+    ],
   },
 ];
 const settings: StandardSettings = {
@@ -50,7 +55,12 @@ describe('the exam rule', () => {
   });
 
   it('fails on a critical failure only where the rule says so, and says why', () => {
-    expect(outcomes({ criticalFailureFails: true })).toEqual(['pass', 'pass', 'fail', 'incomplete']); // prettier-ignore
+    expect(outcomes({ criticalFailureFails: true })).toEqual([
+      'pass',
+      'pass',
+      'fail',
+      'incomplete',
+    ]);
     const rule = { ...settings.rule, criticalFailureFails: true };
     const standard = setStandard(data, candidates, { ...settings, rule });
     expect(standard.outcomes.get('c')?.reasons).toEqual(['One critical item was missed.']);

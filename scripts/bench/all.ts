@@ -15,7 +15,11 @@ const wanted = process.argv.slice(2);
 
 /** Time that the host of a virtual machine took away, and all time, since it started. */
 function stolen(): [number, number] {
-  const times = readFileSync('/proc/stat', 'utf8').split('\n')[0]?.split(/\s+/).slice(1).map(Number); // prettier-ignore
+  const times = readFileSync('/proc/stat', 'utf8')
+    .split('\n')[0]
+    ?.split(/\s+/)
+    .slice(1)
+    .map(Number);
   return [times?.[7] ?? 0, times?.reduce((sum, t) => sum + t, 0) ?? 1];
 }
 
@@ -25,5 +29,7 @@ for (const [name, bench] of Object.entries(benches)) {
 }
 const after = stolen();
 const share = (after[0] - before[0]) / Math.max(1, after[1] - before[1]);
-console.log(`The machine’s host took away ${Math.round(100 * share)} % of the processors’ time meanwhile.`); // prettier-ignore
+console.log(
+  `The machine’s host took away ${Math.round(100 * share)} % of the processors’ time meanwhile.`,
+);
 process.exit(0);

@@ -31,21 +31,25 @@ export async function benchComponents(): Promise<void> {
     { name: 'examiner', levels: EXAMINERS, level: examiner },
   ]);
   const seconds = (performance.now() - started) / 1000;
-  console.log(`REML, ${MARKS} marks, ${CANDIDATES} x ${EXAMINERS}: ${seconds.toFixed(2)} s; candidate ${own.components.candidate?.toPrecision(6)}, examiner ${own.components.examiner?.toPrecision(6)}, residual ${own.residual.toPrecision(6)}`); // prettier-ignore
+  console.log(
+    `REML, ${MARKS} marks, ${CANDIDATES} x ${EXAMINERS}: ${seconds.toFixed(2)} s; candidate ${own.components.candidate?.toPrecision(6)}, examiner ${own.components.examiner?.toPrecision(6)}, residual ${own.residual.toPrecision(6)}`,
+  );
 
   const folder = mkdtempSync(join(tmpdir(), 'kritikos-bench-'));
   try {
     const file = join(folder, 'marks.csv');
     const rows = Array.from(marks, (y, i) => `${candidate[i]},${examiner[i]},${y}`);
     writeFileSync(file, `candidate,examiner,mark\n${rows.join('\n')}\n`);
-    const script = `suppressMessages(library(lme4)); d <- read.csv("${file}"); d$candidate <- factor(d$candidate); d$examiner <- factor(d$examiner); t <- system.time(m <- lmer(mark ~ 1 + (1|candidate) + (1|examiner), d))[["elapsed"]]; v <- as.data.frame(VarCorr(m)); cat(t, signif(v$vcov, 6))`; // prettier-ignore
+    const script = `suppressMessages(library(lme4)); d <- read.csv("${file}"); d$candidate <- factor(d$candidate); d$examiner <- factor(d$examiner); t <- system.time(m <- lmer(mark ~ 1 + (1|candidate) + (1|examiner), d))[["elapsed"]]; v <- as.data.frame(VarCorr(m)); cat(t, signif(v$vcov, 6))`;
     const r = spawnSync('Rscript', ['-e', script], { encoding: 'utf8' });
     if (r.status !== 0) {
       console.log('  lme4 is not installed (r-cran-lme4), so there is nothing beside it.');
       return;
     }
     const [time, ...components] = r.stdout.trim().split(' ');
-    console.log(`  lme4 lmer: ${time} s; components ${components.join(', ')}; ours takes ${(seconds / Number(time)).toFixed(2)} of its time`); // prettier-ignore
+    console.log(
+      `  lme4 lmer: ${time} s; components ${components.join(', ')}; ours takes ${(seconds / Number(time)).toFixed(2)} of its time`,
+    );
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

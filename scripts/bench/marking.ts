@@ -21,15 +21,38 @@ export async function benchMarking(): Promise<void> {
   url.pathname = `/bench_${Date.now()}`;
   const db = await prepareDatabase(url.href);
   await offerCatalogue(db);
-  const lead = await createFirstLead(db, { email: 'lead@bench.example', name: 'Lead', password: PASSWORD }); // prettier-ignore
-  const { id } = await examinations.createExamination(db, { title: 'Bench', school: 'Bench', cohort: '1', heldOn: '2026-01-01', zone: 'UTC' }, lead); // prettier-ignore
+  const lead = await createFirstLead(db, {
+    email: 'lead@bench.example',
+    name: 'Lead',
+    password: PASSWORD,
+  });
+  const { id } = await examinations.createExamination(
+    db,
+    { title: 'Bench', school: 'Bench', cohort: '1', heldOn: '2026-01-01', zone: 'UTC' },
+    lead,
+  );
   const [checklist] = await newestVersions(db);
   const csv = ['number,name', ...Array.from({ length: 5 }, (_, i) => `${i + 1},Name ${i + 1}`)];
   await examinations.importCandidates(db, id, csv.join('\n'), lead);
   for (let i = 0; i < EXAMINERS; i++) {
-    const examiner = await createAccount(db, { email: `e${i}@bench.example`, name: `E ${i}`, password: PASSWORD }, 'examiner', lead); // prettier-ignore
-    const { stationList } = await examinations.addStation(db, id, { title: `S ${i}`, minutes: 8, checklistVersionId: checklist?.versionId ?? '' }, lead); // prettier-ignore
-    await examinations.assignExaminers(db, stationList.at(-1)?.id ?? '', { examiners: [{ accountId: examiner.id, every: 1 }] }, lead); // prettier-ignore
+    const examiner = await createAccount(
+      db,
+      { email: `e${i}@bench.example`, name: `E ${i}`, password: PASSWORD },
+      'examiner',
+      lead,
+    );
+    const { stationList } = await examinations.addStation(
+      db,
+      id,
+      { title: `S ${i}`, minutes: 8, checklistVersionId: checklist?.versionId ?? '' },
+      lead,
+    );
+    await examinations.assignExaminers(
+      db,
+      stationList.at(-1)?.id ?? '',
+      { examiners: [{ accountId: examiner.id, every: 1 }] },
+      lead,
+    );
   }
   await examinations.planSheets(db, id, lead);
   await examinations.setMarkingOpen(db, id, true, lead);
@@ -37,7 +60,13 @@ export async function benchMarking(): Promise<void> {
 
   const port = 4890;
   const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: url.href, PORT: String(port), KRITIKOS_DEMO: '' }, // prettier-ignore
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      DATABASE_URL: url.href,
+      PORT: String(port),
+      KRITIKOS_DEMO: '',
+    },
     stdio: 'ignore',
   });
   try {
@@ -45,7 +74,9 @@ export async function benchMarking(): Promise<void> {
     const devices: Device[] = [];
     for (let i = 0; i < EXAMINERS; i++) devices.push(await openDevice(port, `e${i}@bench.example`));
     const times = (await Promise.all(devices.map((device) => tapAway(device)))).flat();
-    console.log(`marking: ${times.length} marks by ${EXAMINERS} examiners at once, a tap every ${THINKING} ms each`); // prettier-ignore
+    console.log(
+      `marking: ${times.length} marks by ${EXAMINERS} examiners at once, a tap every ${THINKING} ms each`,
+    );
     report('a mark is acknowledged, median', quantile(times, 0.5), 20, 'ms');
     report('a mark is acknowledged, 99th percentile', quantile(times, 0.99), 60, 'ms');
   } finally {
@@ -66,11 +97,16 @@ async function openDevice(port: number, email: string): Promise<Device> {
   const send = <T>(method: string, path: string, body?: unknown): Promise<T> =>
     new Promise((resolve, reject) => {
       const payload = body === undefined ? undefined : JSON.stringify(body);
-      const headers = { cookie, 'x-csrf-token': token, ...(payload === undefined ? {} : { 'content-type': 'application/json', 'content-length': Buffer.byteLength(payload) }) }; // prettier-ignore
+      const headers = {
+        cookie,
+        'x-csrf-token': token,
+        ...(payload === undefined
+          ? {}
+          : { 'content-type': 'application/json', 'content-length': Buffer.byteLength(payload) }),
+      };
       const call = request(
         { port, host: '127.0.0.1', method, path: `/api${path}`, agent, headers },
         (response) => {
-          // prettier-ignore
           let text = '';
           response.on('data', (chunk) => (text += chunk));
           response.on('end', () => {
@@ -83,7 +119,8 @@ async function openDevice(port: number, email: string): Promise<Device> {
       call.on('error', reject);
       call.end(payload);
     });
-  token = (await send<{ csrfToken: string }>('POST', '/session', { email, password: PASSWORD })).csrfToken; // prettier-ignore
+  token = (await send<{ csrfToken: string }>('POST', '/session', { email, password: PASSWORD }))
+    .csrfToken;
   const [station] = await send<OwnStation[]>('GET', '/own/stations');
   const sheet = await send<Sheet>('GET', `/sheets/${station?.sheets[0]?.id}`);
   return { send, sheet };
@@ -96,10 +133,20 @@ async function tapAway({ send, sheet }: Device): Promise<number[]> {
   await pause(Math.random() * THINKING);
   for (let sequence = 0; sequence < TAPS_EACH; sequence++) {
     const item = items[sequence % items.length]?.key ?? '';
-    const body = { type: 'mark', item, value: sequence % 2, observation: 'observed', manner: 'done', prompted: false }; // prettier-ignore
+    const body = {
+      type: 'mark',
+      item,
+      value: sequence % 2,
+      observation: 'observed',
+      manner: 'done',
+      prompted: false,
+    };
     const event = { id: randomUUID(), device, sequence, at: new Date().toISOString(), body };
     const started = performance.now();
-    await send('POST', `/sheets/${sheet.id}/events`, { checklistVersionId: sheet.checklist.id, events: [event] }); // prettier-ignore
+    await send('POST', `/sheets/${sheet.id}/events`, {
+      checklistVersionId: sheet.checklist.id,
+      events: [event],
+    });
     // The first taps warm the connections and the server's code.
     if (sequence >= 3) times.push(performance.now() - started);
     await pause(THINKING * (0.5 + Math.random()));
@@ -113,7 +160,10 @@ function pause(milliseconds: number): Promise<void> {
 
 export async function untilUp(port: number): Promise<void> {
   for (let i = 0; i < 100; i++) {
-    const up = await fetch(`http://127.0.0.1:${port}/api/session`).then((r) => r.ok, () => false); // prettier-ignore
+    const up = await fetch(`http://127.0.0.1:${port}/api/session`).then(
+      (r) => r.ok,
+      () => false,
+    );
     if (up) return;
     await pause(100);
   }

@@ -2,7 +2,9 @@
 export function report(what: string, measured: number, promised: number, unit: string): void {
   const ratio = measured / promised;
   const verdict = ratio <= 1 ? 'within' : 'OVER';
-  console.log(`${what.padEnd(64)} ${measured.toFixed(1).padStart(9)} ${unit.padEnd(3)} promised ${String(promised).padStart(6)}  ratio ${ratio.toFixed(2)}  ${verdict}`); // prettier-ignore
+  console.log(
+    `${what.padEnd(64)} ${measured.toFixed(1).padStart(9)} ${unit.padEnd(3)} promised ${String(promised).padStart(6)}  ratio ${ratio.toFixed(2)}  ${verdict}`,
+  );
 }
 
 /** The value below which this share of the sorted times lie. */

@@ -13,21 +13,37 @@ export async function benchSheet(): Promise<void> {
   const url = new URL(process.env.BENCH_DATABASE_URL ?? '');
   url.pathname = `/bench_sheet_${Date.now()}`;
   const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: url.href, PORT: String(PORT), KRITIKOS_DEMO: '1' }, // prettier-ignore
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      DATABASE_URL: url.href,
+      PORT: String(PORT),
+      KRITIKOS_DEMO: '1',
+    },
     stdio: 'ignore',
   });
   const browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'], // prettier-ignore
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+    ],
   });
   try {
     await untilUp(PORT);
     const base = `http://127.0.0.1:${PORT}`;
     const context = await browser.newContext({ baseURL: base, serviceWorkers: 'block' });
     const first = await context.newPage();
-    const signedIn = await first.request.post('/api/session', { data: { email: EXAMINERS[0].email, password: DEMO_PASSWORD } }); // prettier-ignore
+    const signedIn = await first.request.post('/api/session', {
+      data: { email: EXAMINERS[0].email, password: DEMO_PASSWORD },
+    });
     if (!signedIn.ok()) throw new Error(await signedIn.text());
-    const stations = (await (await first.request.get('/api/own/stations')).json()) as { sheets: { id: string; submittedAt: string | null }[] }[]; // prettier-ignore
+    const stations = (await (await first.request.get('/api/own/stations')).json()) as {
+      sheets: { id: string; submittedAt: string | null }[];
+    }[];
     const open = stations[0]?.sheets.find((sheet) => !sheet.submittedAt);
 
     const page = await context.newPage();

@@ -7,7 +7,10 @@ const empty = await startServer('empty');
 
 describe('signing in', () => {
   it('gives a cookie that scripts cannot read and other sites do not send', async () => {
-    const response = await server.agent().post('/api/session').send({ email: LEAD.email, password: DEMO_PASSWORD }); // prettier-ignore
+    const response = await server
+      .agent()
+      .post('/api/session')
+      .send({ email: LEAD.email, password: DEMO_PASSWORD });
     expect(response.status).toBe(200);
     const cookie = String(response.headers['set-cookie']);
     expect(cookie).toMatch(/HttpOnly/);
@@ -21,27 +24,42 @@ describe('signing in', () => {
   });
 
   it('says the same for a wrong password and for nobody', async () => {
-    const wrong = await server.agent().post('/api/session').send({ email: LEAD.email, password: 'not this one' }); // prettier-ignore
-    const nobody = await server.agent().post('/api/session').send({ email: 'nobody@orrinmouth.example', password: 'not this one' }); // prettier-ignore
+    const wrong = await server
+      .agent()
+      .post('/api/session')
+      .send({ email: LEAD.email, password: 'not this one' });
+    const nobody = await server
+      .agent()
+      .post('/api/session')
+      .send({ email: 'nobody@orrinmouth.example', password: 'not this one' });
     expect(wrong.status).toBe(401);
     expect(nobody.body).toEqual(wrong.body);
   });
 
   it('stops after eight failures for one name, and says how long to wait', async () => {
-    const attempt = () => server.agent().post('/api/session').send({ email: EXAMINERS[5].email, password: 'guess' }); // prettier-ignore
+    const attempt = () =>
+      server.agent().post('/api/session').send({ email: EXAMINERS[5].email, password: 'guess' });
     for (let i = 0; i < 8; i++) expect((await attempt()).status).toBe(401);
     const ninth = await attempt();
     expect(ninth.status).toBe(429);
     expect(ninth.body.detail).toMatch(/Wait \d+ minutes/);
-    const right = await server.agent().post('/api/session').send({ email: EXAMINERS[5].email, password: DEMO_PASSWORD }); // prettier-ignore
+    const right = await server
+      .agent()
+      .post('/api/session')
+      .send({ email: EXAMINERS[5].email, password: DEMO_PASSWORD });
     expect(right.status).toBe(429);
     await server.signIn(EXAMINERS[4].email);
   });
 
   it('gives a new session id at sign-in', async () => {
     const agent = server.agent();
-    const first = await agent.post('/api/session').send({ email: LEAD.email, password: DEMO_PASSWORD }); // prettier-ignore
-    const again = await agent.post('/api/session').send({ email: LEAD.email, password: DEMO_PASSWORD }).set('x-csrf-token', first.body.csrfToken); // prettier-ignore
+    const first = await agent
+      .post('/api/session')
+      .send({ email: LEAD.email, password: DEMO_PASSWORD });
+    const again = await agent
+      .post('/api/session')
+      .send({ email: LEAD.email, password: DEMO_PASSWORD })
+      .set('x-csrf-token', first.body.csrfToken);
     expect(again.headers['set-cookie']).not.toEqual(first.headers['set-cookie']);
   });
 
@@ -63,8 +81,18 @@ describe('forged requests', () => {
 
   it('are refused when another site sends them, signed in or not', async () => {
     const attempt = { email: LEAD.email, password: DEMO_PASSWORD };
-    await server.agent().post('/api/session').set('origin', 'https://elsewhere.example').send(attempt).expect(403); // prettier-ignore
-    await server.agent().post('/api/session').set('sec-fetch-site', 'cross-site').send(attempt).expect(403); // prettier-ignore
+    await server
+      .agent()
+      .post('/api/session')
+      .set('origin', 'https://elsewhere.example')
+      .send(attempt)
+      .expect(403);
+    await server
+      .agent()
+      .post('/api/session')
+      .set('sec-fetch-site', 'cross-site')
+      .send(attempt)
+      .expect(403);
   });
 });
 
@@ -76,16 +104,24 @@ describe('the first lead account', () => {
     expect(session.body).toMatchObject({ account: null, needsFirstLead: true });
     const both = await Promise.all([
       empty.agent().post('/api/accounts/first-lead').send(person),
-      empty.agent().post('/api/accounts/first-lead').send({ ...person, email: 'b@orrinmouth.example' }), // prettier-ignore
+      empty
+        .agent()
+        .post('/api/accounts/first-lead')
+        .send({ ...person, email: 'b@orrinmouth.example' }),
     ]);
     expect(both.map((r) => r.status).sort()).toEqual([200, 409]);
     expect(await empty.db('account').count('* as n').first()).toEqual({ n: 1 });
   });
 
   it('needs a password worth the name', async () => {
-    const response = await empty.anyone.call('POST', '/accounts/first-lead', { ...person, password: 'short' }); // prettier-ignore
+    const response = await empty.anyone.call('POST', '/accounts/first-lead', {
+      ...person,
+      password: 'short',
+    });
     expect(response.status).toBe(422);
-    expect(response.body.errors).toEqual([{ pointer: '/password', detail: 'needs 12 characters or more' }]); // prettier-ignore
+    expect(response.body.errors).toEqual([
+      { pointer: '/password', detail: 'needs 12 characters or more' },
+    ]);
   });
 });
 
@@ -97,9 +133,14 @@ describe('accounts', () => {
     const twice = await lead.call('POST', '/accounts/examiners', person);
     expect(twice.status).toBe(422);
     const examiner = await server.signIn(person.email);
-    const wrong = await examiner.call('PUT', '/accounts/own/password', { current: 'x', next: 'another long one' }); // prettier-ignore
+    const wrong = await examiner.call('PUT', '/accounts/own/password', {
+      current: 'x',
+      next: 'another long one',
+    });
     expect(wrong.status).toBe(422);
-    await examiner.call('PUT', '/accounts/own/password', { current: DEMO_PASSWORD, next: 'another long one' }).expect(200); // prettier-ignore
+    await examiner
+      .call('PUT', '/accounts/own/password', { current: DEMO_PASSWORD, next: 'another long one' })
+      .expect(200);
     await expect(server.signIn(person.email)).rejects.toThrow(/Could not sign in/);
   });
 });

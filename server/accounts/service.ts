@@ -35,7 +35,12 @@ export async function signIn(db: Database, attempt: SignIn, address: string): Pr
   const matches = await verify(found?.passwordHash ?? (await nobody), attempt.password);
   if (!found || !matches) {
     for (const [i, limit] of limits.entries()) await limit.penalty(keys[i] as string, 1);
-    throw new HttpProblem(401, 'bad-credentials', 'E-mail and password do not match', 'Check both and try again. A lead can set a new password for an examiner.'); // prettier-ignore
+    throw new HttpProblem(
+      401,
+      'bad-credentials',
+      'E-mail and password do not match',
+      'Check both and try again. A lead can set a new password for an examiner.',
+    );
   }
   await (limits[0] as RateLimiterPostgres).delete(keys[0] as string);
   const { id, email, name, role } = found;
@@ -59,7 +64,12 @@ function failureLimits(db: Database): RateLimiterPostgres[] {
 
 function tooMany(milliseconds: number): HttpProblem {
   const minutes = Math.max(1, Math.ceil(milliseconds / 60_000));
-  return new HttpProblem(429, 'too-many-attempts', 'Too many attempts to sign in', `Wait ${minutes} minutes, then try again.`); // prettier-ignore
+  return new HttpProblem(
+    429,
+    'too-many-attempts',
+    'Too many attempts to sign in',
+    `Wait ${minutes} minutes, then try again.`,
+  );
 }
 
 /** Makes the very first account, a lead. Works once, on an empty installation. */
@@ -68,7 +78,10 @@ export async function createFirstLead(db: Database, person: NewAccount): Promise
   return db.transaction(async (trx) => {
     await trx.raw('lock table account in share row exclusive mode');
     if (await accounts.hasAnyAccount(trx)) {
-      throw conflict('The first account was made already', 'Sign in with it, or ask the lead for an account.'); // prettier-ignore
+      throw conflict(
+        'The first account was made already',
+        'Sign in with it, or ask the lead for an account.',
+      );
     }
     return store(trx, person, 'lead', passwordHash, null);
   });
@@ -113,6 +126,10 @@ export async function changePassword(
   const passwordHash = await hash(change.next, ARGON2ID);
   await db.transaction(async (trx) => {
     await accounts.updatePassword(trx, account.id, passwordHash);
-    await recordAction(trx, { accountId: account.id, action: 'password changed', subject: account.id }); // prettier-ignore
+    await recordAction(trx, {
+      accountId: account.id,
+      action: 'password changed',
+      subject: account.id,
+    });
   });
 }

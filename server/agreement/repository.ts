@@ -55,7 +55,18 @@ export async function marksOf(
   db: Database,
   sheetIds: readonly string[],
 ): Promise<Map<string, Mark[]>> {
-  const rows = await db('sheet_mark').whereRaw('sheet_id = any(?::uuid[])', [[...sheetIds]]).select('sheet_id', 'item', 'number_value', 'choice_value', 'observation', 'manner', 'prompted', 'at'); // prettier-ignore
+  const rows = await db('sheet_mark')
+    .whereRaw('sheet_id = any(?::uuid[])', [[...sheetIds]])
+    .select(
+      'sheet_id',
+      'item',
+      'number_value',
+      'choice_value',
+      'observation',
+      'manner',
+      'prompted',
+      'at',
+    );
   const bySheet = new Map<string, Mark[]>(sheetIds.map((id) => [id, []]));
   for (const row of rows) {
     bySheet.get(row.sheet_id)?.push({

@@ -87,7 +87,8 @@ export async function tableBehind(
   const categories = item ? categoriesOf(item) : POOLED;
   const table = item ? itemTable(item, marks) : pooledTable(marks);
   const place = (key: string | number | null) => categories.findIndex((c) => c.key === key);
-  const names = (side: 'firstExaminer' | 'secondExaminer') => [...new Set(rows.map((row) => row[side]))].join(', '); // prettier-ignore
+  const names = (side: 'firstExaminer' | 'secondExaminer') =>
+    [...new Set(rows.map((row) => row[side]))].join(', ');
   return {
     station: station.title,
     item: item?.key ?? null,
@@ -101,7 +102,14 @@ export async function tableBehind(
       if (!row || mark.first === null || mark.second === null) return [];
       const { candidateNumber, firstSheet, secondSheet } = row;
       return [
-        { candidateNumber, item: mark.item, row: place(mark.first), column: place(mark.second), firstSheet, secondSheet }, // prettier-ignore
+        {
+          candidateNumber,
+          item: mark.item,
+          row: place(mark.first),
+          column: place(mark.second),
+          firstSheet,
+          secondSheet,
+        },
       ];
     }),
   };
@@ -116,7 +124,7 @@ export async function compareSheets(
   const rows = [await requireSheet(db, firstId), await requireSheet(db, secondId)] as const;
   const [first, second] = [await describeSheet(db, rows[0]), await describeSheet(db, rows[1])];
   if (first.stationId !== second.stationId || first.candidateNumber !== second.candidateNumber) {
-    throw new HttpProblem(422, 'invalid', 'These sheets are not of one candidate at one station'); // prettier-ignore
+    throw new HttpProblem(422, 'invalid', 'These sheets are not of one candidate at one station');
   }
   const valueOn = (side: typeof first, item: string) => {
     const mark = side.state.marks.find((m) => m.item === item);
@@ -129,7 +137,10 @@ export async function compareSheets(
 }
 
 async function sheetPairs(db: Database, rows: readonly PairRow[]): Promise<SheetPair[]> {
-  const marks = await marksOf(db, rows.flatMap((row) => [row.firstSheet, row.secondSheet])); // prettier-ignore
+  const marks = await marksOf(
+    db,
+    rows.flatMap((row) => [row.firstSheet, row.secondSheet]),
+  );
   return rows.map((row) => ({
     first: {
       variant: row.firstVariant,

@@ -17,7 +17,16 @@ export async function findVersion(db: Database, id: string): Promise<ChecklistVe
   const row = await db('checklist_version as v')
     .join('checklist as c', 'c.id', 'v.checklist_id')
     .where('v.id', id)
-    .first('v.id', 'c.id as checklistId', 'c.procedure_id as procedureId', 'c.title', 'c.region', 'v.version', 'v.frozen_at as frozenAt', 'v.content'); // prettier-ignore
+    .first(
+      'v.id',
+      'c.id as checklistId',
+      'c.procedure_id as procedureId',
+      'c.title',
+      'c.region',
+      'v.version',
+      'v.frozen_at as frozenAt',
+      'v.content',
+    );
   return row && { ...row, frozenAt: row.frozenAt?.toISOString() ?? null };
 }
 
@@ -25,7 +34,10 @@ export async function findNewestOf(
   db: Database,
   checklistId: string,
 ): Promise<{ id: string; version: number } | undefined> {
-  return db('checklist_version').where({ checklist_id: checklistId }).orderBy('version', 'desc').first('id', 'version'); // prettier-ignore
+  return db('checklist_version')
+    .where({ checklist_id: checklistId })
+    .orderBy('version', 'desc')
+    .first('id', 'version');
 }
 
 export async function findByProcedure(
@@ -61,7 +73,7 @@ export async function freezeVersionsOf(db: Database, examinationId: string): Pro
     .whereIn(
       'id',
       db('station').where({ examination_id: examinationId }).select('checklist_version_id'),
-    ) // prettier-ignore
+    )
     .update({ frozen_at: db.fn.now() });
 }
 

@@ -50,7 +50,11 @@ function drawShare(item: ChecklistItem, ability: number, chance: Chance): number
   const ease = item.criticality === 'fails-station' ? 4.6 : item.domain === 'comparison' ? 0.2 : 1;
   const success = 1 / (1 + Math.exp(-(ease + 0.9 * ability)));
   if (chance.uniform() < success) return 1;
-  return item.kind === 'graded' || item.kind === 'measured' ? (chance.uniform() < 0.6 ? 0.5 : 0) : 0; // prettier-ignore
+  return item.kind === 'graded' || item.kind === 'measured'
+    ? chance.uniform() < 0.6
+      ? 0.5
+      : 0
+    : 0;
 }
 
 /** What an examiner with this eye taps while watching, in the order of the checklist. */
@@ -68,8 +72,14 @@ export function watch(
     let share = truth;
     if (ambiguous.includes(item.key)) share = chance.uniform() < 0.5 ? 1 : 0;
     else if (eye.otherSchool.includes(item.key)) share = 0;
-    else if (item.domain === 'technique' && item.criticality === 'none' && chance.uniform() < eye.harshness) share = down(item, share); // prettier-ignore
-    else if (item.key !== 'hand-hygiene' && chance.uniform() < SLIPS) share = share === 1 ? down(item, 1) : 1; // prettier-ignore
+    else if (
+      item.domain === 'technique' &&
+      item.criticality === 'none' &&
+      chance.uniform() < eye.harshness
+    )
+      share = down(item, share);
+    else if (item.key !== 'hand-hygiene' && chance.uniform() < SLIPS)
+      share = share === 1 ? down(item, 1) : 1;
     bodies.push(markFor(item, share, chance));
     const fault = share === 0 && content.faults.find((f) => f.item === item.key);
     if (fault) bodies.push({ type: 'fault', fault: fault.key, present: true });
@@ -106,13 +116,16 @@ function valueFor(item: ChecklistItem, share: number, chance: Chance): number | 
     case 'graded':
       return Math.round(share * (item.anchors.length - 1));
     case 'measured': {
-      if (share === 1) return stepped(item.lower + chance.uniform() * (item.upper - item.lower), item.step); // prettier-ignore
+      if (share === 1)
+        return stepped(item.lower + chance.uniform() * (item.upper - item.lower), item.step);
       const beyond = share === 0.5 ? item.halfTolerance : item.halfTolerance + 3 * item.step;
       return Math.min(item.maximum, item.upper + beyond);
     }
     case 'choice': {
       if (share === 1) return item.answer;
-      const wrong = item.options.filter((o) => o.key !== item.answer && !item.partly?.includes(o.key)); // prettier-ignore
+      const wrong = item.options.filter(
+        (o) => o.key !== item.answer && !item.partly?.includes(o.key),
+      );
       return wrong[chance.below(wrong.length)]?.key ?? item.answer;
     }
   }

@@ -26,7 +26,9 @@ describe('the demo examination', () => {
     const examination = (await lead.call('GET', `/examinations/${id}`)).body;
     expect(new Set(examination.stationList.map((s: { region: string }) => s.region)).size).toBe(4);
     expect(examination.candidates).toBe(24);
-    const names = examination.stationList.flatMap((s: { examiners: { name: string }[] }) => s.examiners.map((e) => e.name)); // prettier-ignore
+    const names = examination.stationList.flatMap((s: { examiners: { name: string }[] }) =>
+      s.examiners.map((e) => e.name),
+    );
     expect(new Set(names).size).toBe(6);
     expect(agreement.planned / (24 * 4)).toBeCloseTo(1 / 3, 2);
   });
@@ -64,27 +66,46 @@ describe('the demo examination', () => {
   it('leads from the number to the table and on to the two sheets', async () => {
     const { position, item } = IMPERFECTIONS.otherSchool;
     const station = agreement.stations.find((s) => s.position === position);
-    const table: AgreementTable = (await lead.call('GET', `/stations/${station?.stationId}/agreement/table?item=${item}`)).body; // prettier-ignore
+    const table: AgreementTable = (
+      await lead.call('GET', `/stations/${station?.stationId}/agreement/table?item=${item}`)
+    ).body;
     expect(table.counts.flat().reduce((a, b) => a + b, 0)).toBe(itemOf(position, item)?.pairs);
     const apart = table.pairs.filter((p) => p.row !== p.column);
     expect(apart.length).toBeGreaterThanOrEqual(4);
     const { firstSheet, secondSheet } = apart[0] ?? {};
-    const comparison = (await lead.call('GET', `/agreement/comparison?first=${firstSheet}&second=${secondSheet}`)).body; // prettier-ignore
+    const comparison = (
+      await lead.call('GET', `/agreement/comparison?first=${firstSheet}&second=${secondSheet}`)
+    ).body;
     expect(comparison.differing).toContain(item);
-    const whole: AgreementTable = (await lead.call('GET', `/stations/${station?.stationId}/agreement/table`)).body; // prettier-ignore
+    const whole: AgreementTable = (
+      await lead.call('GET', `/stations/${station?.stationId}/agreement/table`)
+    ).body;
     expect(whole.categories.map((c) => c.label)).toEqual(['no mark', 'part', 'full mark']);
   });
 
   it('does not compare sheets of different candidates', async () => {
-    const [a, b] = await server.db('sheet').whereNotNull('submitted_at').distinct('candidate_id').select('id').limit(2); // prettier-ignore
+    const [a, b] = await server
+      .db('sheet')
+      .whereNotNull('submitted_at')
+      .distinct('candidate_id')
+      .select('id')
+      .limit(2);
     await lead.call('GET', `/agreement/comparison?first=${a.id}&second=${b.id}`).expect(422);
   });
 
   it('shows the sheet with missing marks and the interrupted station', async () => {
-    const { attention }: MarkingProgress = (await lead.call('GET', `/examinations/${id}/marking`)).body; // prettier-ignore
+    const { attention }: MarkingProgress = (await lead.call('GET', `/examinations/${id}/marking`))
+      .body;
     const { missingMarks, safetyEvent } = IMPERFECTIONS;
-    expect(attention).toContainEqual(expect.objectContaining({ candidateNumber: missingMarks.candidate, reason: '3 marks missing' })); // prettier-ignore
-    expect(attention).toContainEqual(expect.objectContaining({ candidateNumber: safetyEvent.candidate, reason: 'safety event' })); // prettier-ignore
+    expect(attention).toContainEqual(
+      expect.objectContaining({
+        candidateNumber: missingMarks.candidate,
+        reason: '3 marks missing',
+      }),
+    );
+    expect(attention).toContainEqual(
+      expect.objectContaining({ candidateNumber: safetyEvent.candidate, reason: 'safety event' }),
+    );
   });
 
   it('leaves the late candidate incomplete, not failed', async () => {

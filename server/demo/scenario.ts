@@ -53,7 +53,9 @@ export async function loadDemo(db: Database): Promise<boolean> {
   const lead = await createFirstLead(db, { ...LEAD, password: DEMO_PASSWORD });
   const examiners: Account[] = [];
   for (const person of EXAMINERS) {
-    examiners.push(await createAccount(db, { ...person, password: DEMO_PASSWORD }, 'examiner', lead)); // prettier-ignore
+    examiners.push(
+      await createAccount(db, { ...person, password: DEMO_PASSWORD }, 'examiner', lead),
+    );
   }
   const examination = await prepare(db, lead, examiners);
   await markEverybody(db, examination, examiners);
@@ -90,9 +92,16 @@ async function prepare(
   for (const { procedure, title, minutes } of STATIONS) {
     const checklist = checklists.find((c) => c.procedureId === procedure);
     if (!checklist) throw new Error(`The catalogue has no ${procedure}.`);
-    await examinations.addStation(db, id, { title, minutes, checklistVersionId: checklist.versionId }, lead); // prettier-ignore
+    await examinations.addStation(
+      db,
+      id,
+      { title, minutes, checklistVersionId: checklist.versionId },
+      lead,
+    );
   }
-  const rows = CANDIDATE_NAMES.map((name, i) => `${i + 1},${name},${i % 2 === 0 ? 'Green' : 'White'}`); // prettier-ignore
+  const rows = CANDIDATE_NAMES.map(
+    (name, i) => `${i + 1},${name},${i % 2 === 0 ? 'Green' : 'White'}`,
+  );
   await examinations.importCandidates(db, id, ['number,name,circuit', ...rows].join('\n'), lead);
   const { stationList } = await examinations.describeExamination(db, id);
   for (const [i, station] of stationList.entries()) {
@@ -129,7 +138,8 @@ async function markEverybody(
     const { content } = await findChecklistVersion(db, station.checklistVersionId);
     for (const [i, ability] of abilities.entries()) {
       const others = content.variants.filter((v) => v.key !== content.usualVariant);
-      const variant = chance.uniform() < 0.12 ? (others[0]?.key ?? content.usualVariant) : content.usualVariant; // prettier-ignore
+      const variant =
+        chance.uniform() < 0.12 ? (others[0]?.key ?? content.usualVariant) : content.usualVariant;
       performances.set(`${station.position} ${i + 1}`, perform(content, ability, variant, chance));
     }
   }
@@ -139,18 +149,31 @@ async function markEverybody(
       if (!station) continue;
       const { content } = await findChecklistVersion(db, station.checklistVersionId);
       const eye = eyeOf(examiner.name, station.position);
-      const ambiguous = station.position === IMPERFECTIONS.ambiguousItem.position ? [IMPERFECTIONS.ambiguousItem.item] : []; // prettier-ignore
+      const ambiguous =
+        station.position === IMPERFECTIONS.ambiguousItem.position
+          ? [IMPERFECTIONS.ambiguousItem.item]
+          : [];
       for (const sheet of own.sheets) {
         const seen = performances.get(`${station.position} ${sheet.candidateNumber}`);
         if (!seen || sheet.candidateNumber === IMPERFECTIONS.lateCandidate) continue;
         let bodies: EventBody[] = watch(content, seen, eye, ambiguous, chance);
-        if (seen.variant !== content.usualVariant) bodies.unshift({ type: 'variant', variant: seen.variant }); // prettier-ignore
+        if (seen.variant !== content.usualVariant)
+          bodies.unshift({ type: 'variant', variant: seen.variant });
         const rating = grade(seen, eye, chance);
         bodies = disturb(bodies, station.position, sheet.candidateNumber, station.minutes * 60);
         bodies.push({ type: 'rating', grade: rating }, { type: 'submit' });
-        if (rating <= 2) bodies.splice(-2, 0, { type: 'comment', text: 'Hesitant; order lost, side comparison weak.' }); // prettier-ignore
+        if (rating <= 2)
+          bodies.splice(-2, 0, {
+            type: 'comment',
+            text: 'Hesitant; order lost, side comparison weak.',
+          });
         const events = stamped(bodies, station.position, sheet.candidateNumber, station.minutes);
-        await recordEvents(db, sheet.id, { checklistVersionId: station.checklistVersionId, events }, examiner); // prettier-ignore
+        await recordEvents(
+          db,
+          sheet.id,
+          { checklistVersionId: station.checklistVersionId, events },
+          examiner,
+        );
       }
     }
   }
@@ -160,7 +183,8 @@ function eyeOf(name: string, position: number): Eye {
   const { hardExaminer, otherSchool } = IMPERFECTIONS;
   return {
     harshness: name === hardExaminer ? 0.45 : 0.03,
-    otherSchool: name === otherSchool.examiner && position === otherSchool.position ? [otherSchool.item] : [], // prettier-ignore
+    otherSchool:
+      name === otherSchool.examiner && position === otherSchool.position ? [otherSchool.item] : [],
   };
 }
 
@@ -178,10 +202,20 @@ function disturb(
   }
   if (position === safetyEvent.position && candidate === safetyEvent.candidate) {
     const stop = bodies.findIndex((b) => b.type === 'mark' && b.item === 'relocation');
-    const after = bodies.slice(stop).flatMap((body): EventBody[] => body.type === 'mark' ? [{ ...body, value: null, observation: 'not-applicable', manner: 'done' }] : []); // prettier-ignore
+    const after = bodies
+      .slice(stop)
+      .flatMap((body): EventBody[] =>
+        body.type === 'mark'
+          ? [{ ...body, value: null, observation: 'not-applicable', manner: 'done' }]
+          : [],
+      );
     return [
       ...bodies.slice(0, stop),
-      { type: 'safety', note: 'Simulated patient felt the shoulder slip; rested, well after five minutes.', remaining: seconds / 3 }, // prettier-ignore
+      {
+        type: 'safety',
+        note: 'Simulated patient felt the shoulder slip; rested, well after five minutes.',
+        remaining: seconds / 3,
+      },
       ...after,
     ];
   }

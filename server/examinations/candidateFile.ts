@@ -29,7 +29,12 @@ export function readCandidateFile(content: string, taken: ReadonlySet<number>): 
   } catch (error) {
     if (error instanceof CsvError) {
       const line = Number((error as { lines?: number }).lines ?? 1);
-      return { rows: [], errors: [{ row: line, column: '', detail: 'A quotation mark is out of place in this row.' }] }; // prettier-ignore
+      return {
+        rows: [],
+        errors: [
+          { row: line, column: '', detail: 'A quotation mark is out of place in this row.' },
+        ],
+      };
     }
     throw error;
   }
@@ -60,7 +65,10 @@ export function readCandidateFile(content: string, taken: ReadonlySet<number>): 
     const complain = (column: string, detail: string) => errors.push({ row, column, detail });
     const number = Number(cell('number'));
     if (!/^\d+$/.test(cell('number')) || number < 1 || number > LARGEST_NUMBER) {
-      complain('number', `"${cell('number').slice(0, 40)}" is not a whole number from 1 to ${LARGEST_NUMBER}.`); // prettier-ignore
+      complain(
+        'number',
+        `"${cell('number').slice(0, 40)}" is not a whole number from 1 to ${LARGEST_NUMBER}.`,
+      );
     } else if (taken.has(number)) {
       complain('number', `Candidate ${number} is in this examination already.`);
     } else if (firstRowOf.has(number)) {
@@ -71,13 +79,16 @@ export function readCandidateFile(content: string, taken: ReadonlySet<number>): 
       ['name', 120],
       ['circuit', 40],
     ] as const) {
-      // prettier-ignore
       if (cell(column).length > longest) complain(column, `is longer than ${longest} characters.`);
-      if (!isPrintable(cell(column))) complain(column, 'contains characters that cannot be stored.'); // prettier-ignore
+      if (!isPrintable(cell(column)))
+        complain(column, 'contains characters that cannot be stored.');
     }
-    if (record.length > header.length) complain('', `has ${record.length} cells, the header ${header.length}.`); // prettier-ignore
-    if (errors.length === before) rows.push({ number, name: cell('name'), circuit: cell('circuit') }); // prettier-ignore
+    if (record.length > header.length)
+      complain('', `has ${record.length} cells, the header ${header.length}.`);
+    if (errors.length === before)
+      rows.push({ number, name: cell('name'), circuit: cell('circuit') });
   }
-  if (rows.length === 0 && errors.length === 0) return wholeFile('There is no candidate under the header.'); // prettier-ignore
+  if (rows.length === 0 && errors.length === 0)
+    return wholeFile('There is no candidate under the header.');
   return { rows, errors };
 }

@@ -42,7 +42,9 @@ describe('reading a candidate list', () => {
   });
 
   it('points at a quotation mark out of place', () => {
-    expect(readCandidateFile('number,name\n1,"Ana\n', new Set()).errors[0]?.detail).toMatch(/quotation mark/); // prettier-ignore
+    expect(readCandidateFile('number,name\n1,"Ana\n', new Set()).errors[0]?.detail).toMatch(
+      /quotation mark/,
+    );
   });
 });
 
@@ -54,7 +56,13 @@ let versions: { versionId: string; checklistId: string }[];
 
 beforeAll(async () => {
   lead = await server.lead();
-  const body = { title: 'Resit', school: 'Orrinmouth', cohort: '2026', heldOn: '2026-12-01', zone: 'Europe/Lisbon' }; // prettier-ignore
+  const body = {
+    title: 'Resit',
+    school: 'Orrinmouth',
+    cohort: '2026',
+    heldOn: '2026-12-01',
+    zone: 'Europe/Lisbon',
+  };
   id = (await lead.call('POST', '/examinations', body).expect(200)).body.id;
   examiners = (await lead.call('GET', '/accounts/examiners')).body;
   versions = (await lead.call('GET', '/checklists')).body;
@@ -66,7 +74,8 @@ describe('preparing an examination', () => {
     expect(bad.status).toBe(422);
     expect(bad.body.errors).toEqual([{ pointer: '/row 3/name', detail: 'The name is empty.' }]);
     expect((await lead.call('GET', `/examinations/${id}/candidates`)).body.total).toBe(0);
-    const good = 'number,name\n' + Array.from({ length: 9 }, (_, i) => `${i + 1},Name ${i + 1}`).join('\n'); // prettier-ignore
+    const good =
+      'number,name\n' + Array.from({ length: 9 }, (_, i) => `${i + 1},Name ${i + 1}`).join('\n');
     const preview = await lead.csv(`/examinations/${id}/candidates/preview`, good);
     expect(preview.body.rows).toHaveLength(9);
     expect((await lead.call('GET', `/examinations/${id}/candidates`)).body.total).toBe(0);
@@ -88,7 +97,10 @@ describe('preparing an examination', () => {
     const unstaffed = await lead.call('POST', `/examinations/${id}/plan`);
     expect(unstaffed.body.detail).toMatch(/Station 1 has no examiner/);
     const [first, second] = examiners;
-    const assigned = [{ accountId: first?.id, every: 1 }, { accountId: second?.id, every: 3 }]; // prettier-ignore
+    const assigned = [
+      { accountId: first?.id, every: 1 },
+      { accountId: second?.id, every: 3 },
+    ];
     await lead.call('PUT', `/stations/${station}/examiners`, { examiners: assigned }).expect(200);
     const planned = await lead.call('POST', `/examinations/${id}/plan`);
     expect(planned.body).toEqual({ sheets: 12, doubleMarked: 3, added: 12 });
@@ -98,7 +110,9 @@ describe('preparing an examination', () => {
 
   it('takes only examiners at a station', async () => {
     const { stationList } = (await lead.call('GET', `/examinations/${id}`)).body;
-    const response = await lead.call('PUT', `/stations/${stationList[0].id}/examiners`, { examiners: [{ accountId: lead.account?.id, every: 1 }] }); // prettier-ignore
+    const response = await lead.call('PUT', `/stations/${stationList[0].id}/examiners`, {
+      examiners: [{ accountId: lead.account?.id, every: 1 }],
+    });
     expect(response.status).toBe(422);
   });
 
@@ -108,8 +122,11 @@ describe('preparing an examination', () => {
       .expect(200);
     const station = opened.body.stationList[0];
     expect(station.frozenAt).not.toBeNull();
-    const version = (await lead.call('GET', `/checklist-versions/${station.checklistVersionId}`)).body; // prettier-ignore
-    await expect(server.db('checklist_version').where({ id: version.id }).update({ content: '{}' })).rejects.toThrow(/is frozen/); // prettier-ignore
+    const version = (await lead.call('GET', `/checklist-versions/${station.checklistVersionId}`))
+      .body;
+    await expect(
+      server.db('checklist_version').where({ id: version.id }).update({ content: '{}' }),
+    ).rejects.toThrow(/is frozen/);
     const content = { ...version.content, task: 'Another task' };
     const next = await lead.call('POST', `/checklists/${version.checklistId}/versions`, content);
     expect(next.body).toMatchObject({ version: version.version + 1, frozenAt: null });
@@ -120,7 +137,11 @@ describe('preparing an examination', () => {
     const content = structuredClone(version.content);
     content.items[1].key = content.items[0].key;
     content.faults[0].item = 'nowhere';
-    const response = await lead.call('POST', `/checklists/${version.checklistId}/versions`, content); // prettier-ignore
+    const response = await lead.call(
+      'POST',
+      `/checklists/${version.checklistId}/versions`,
+      content,
+    );
     expect(response.status).toBe(422);
     const pointers = response.body.errors.map((e: { pointer: string }) => e.pointer);
     expect(pointers).toEqual(expect.arrayContaining(['/items/1/key', '/faults/0/item']));

@@ -46,7 +46,15 @@ export async function insertExamination(
   createdBy: string,
 ): Promise<void> {
   const { title, school, cohort, heldOn, zone } = examination;
-  await db('examination').insert({ id, title, school, cohort, held_on: heldOn, zone, created_by: createdBy }); // prettier-ignore
+  await db('examination').insert({
+    id,
+    title,
+    school,
+    cohort,
+    held_on: heldOn,
+    zone,
+    created_by: createdBy,
+  });
 }
 
 export async function setMarkingOpened(db: Database, id: string, open: boolean): Promise<void> {
@@ -80,7 +88,9 @@ export async function findStation(
   db: Database,
   id: string,
 ): Promise<{ id: string; examinationId: string; position: number; title: string } | undefined> {
-  return db('station').where({ id }).first('id', 'examination_id as examinationId', 'position', 'title'); // prettier-ignore
+  return db('station')
+    .where({ id })
+    .first('id', 'examination_id as examinationId', 'position', 'title');
 }
 
 export async function insertStation(
@@ -96,12 +106,23 @@ export async function insertStation(
   await db.raw(
     `insert into station (id, examination_id, position, title, minutes, checklist_version_id)
      select ?, ?, coalesce(max(position), 0) + 1, ?, ?, ? from station where examination_id = ?`,
-    [station.id, station.examinationId, station.title, station.minutes, station.checklistVersionId, station.examinationId], // prettier-ignore
+    [
+      station.id,
+      station.examinationId,
+      station.title,
+      station.minutes,
+      station.checklistVersionId,
+      station.examinationId,
+    ],
   );
 }
 
 export async function countStartedSheets(db: Database, stationId: string): Promise<number> {
-  const row = await db('sheet').where({ station_id: stationId }).whereNotNull('started_at').count('* as n').first(); // prettier-ignore
+  const row = await db('sheet')
+    .where({ station_id: stationId })
+    .whereNotNull('started_at')
+    .count('* as n')
+    .first();
   return Number(row?.n ?? 0);
 }
 
@@ -112,7 +133,9 @@ export async function useVersion(
   variant: string,
 ): Promise<void> {
   await db('station').where({ id: stationId }).update({ checklist_version_id: versionId });
-  await db('sheet').where({ station_id: stationId }).update({ checklist_version_id: versionId, variant }); // prettier-ignore
+  await db('sheet')
+    .where({ station_id: stationId })
+    .update({ checklist_version_id: versionId, variant });
 }
 
 export async function replaceStationExaminers(
@@ -128,7 +151,11 @@ export async function replaceStationExaminers(
 }
 
 export async function countExaminers(db: Database, ids: readonly string[]): Promise<number> {
-  const row = await db('account').whereIn('id', ids).where({ role: 'examiner', disabled_at: null }).count('* as n').first(); // prettier-ignore
+  const row = await db('account')
+    .whereIn('id', ids)
+    .where({ role: 'examiner', disabled_at: null })
+    .count('* as n')
+    .first();
   return Number(row?.n ?? 0);
 }
 
@@ -136,7 +163,10 @@ export async function candidateNumbers(
   db: Database,
   examinationId: string,
 ): Promise<{ id: string; number: number }[]> {
-  return db('candidate').where({ examination_id: examinationId }).orderBy('number').select('id', 'number'); // prettier-ignore
+  return db('candidate')
+    .where({ examination_id: examinationId })
+    .orderBy('number')
+    .select('id', 'number');
 }
 
 export async function candidatePage(
@@ -146,7 +176,12 @@ export async function candidatePage(
 ): Promise<{ total: number; candidates: Candidate[] }> {
   const all = db('candidate').where({ examination_id: examinationId });
   const total = Number((await all.clone().count('* as n').first())?.n ?? 0);
-  const candidates = await all.clone().orderBy('number').offset(offset).limit(limit).select('id', 'number', 'name', 'circuit'); // prettier-ignore
+  const candidates = await all
+    .clone()
+    .orderBy('number')
+    .offset(offset)
+    .limit(limit)
+    .select('id', 'number', 'name', 'circuit');
   return { total, candidates };
 }
 
@@ -168,7 +203,10 @@ export async function removeUnplannedSheets(
   stationId: string,
   examiners: readonly string[],
 ): Promise<void> {
-  await db('sheet').where({ station_id: stationId, started_at: null }).whereNotIn('examiner_id', examiners).delete(); // prettier-ignore
+  await db('sheet')
+    .where({ station_id: stationId, started_at: null })
+    .whereNotIn('examiner_id', examiners)
+    .delete();
 }
 
 export async function insertPlannedSheets(

@@ -49,7 +49,12 @@ export async function describeExamination(db: Database, id: string): Promise<Exa
     { phase: 'mark', done: found.submitted, of: found.sheets, unit: 'sheets submitted' },
     { phase: 'agree', done: counts.pairsDone, of: counts.pairs, unit: 'pairs to compare' },
     { phase: 'standard', done: Math.min(1, counts.decisions), of: 1, unit: 'signed decision' },
-    { phase: 'report', done: counts.decisions > 0 ? found.candidates : 0, of: found.candidates, unit: 'results ready' }, // prettier-ignore
+    {
+      phase: 'report',
+      done: counts.decisions > 0 ? found.candidates : 0,
+      of: found.candidates,
+      unit: 'results ready',
+    },
   ];
   return { ...found, progress, stationList };
 }
@@ -97,11 +102,21 @@ export async function changeChecklistVersion(
   await db.transaction(async (trx) => {
     await trx('sheet').where({ station_id: stationId }).forUpdate().select('id');
     if ((await examinations.countStartedSheets(trx, stationId)) > 0) {
-      throw new HttpProblem(409, 'frozen', 'This station has been marked', 'Its checklist stays as it is; results name the version that they were marked on.'); // prettier-ignore
+      throw new HttpProblem(
+        409,
+        'frozen',
+        'This station has been marked',
+        'Its checklist stays as it is; results name the version that they were marked on.',
+      );
     }
     await examinations.useVersion(trx, stationId, versionId, version.content.usualVariant);
     await freezeVersionsOf(trx, station.examinationId);
-    await recordAction(trx, { accountId: lead.id, action: 'checklist version changed', subject: stationId, detail: { versionId } }); // prettier-ignore
+    await recordAction(trx, {
+      accountId: lead.id,
+      action: 'checklist version changed',
+      subject: stationId,
+      detail: { versionId },
+    });
   });
   return describeExamination(db, station.examinationId);
 }
@@ -120,7 +135,12 @@ export async function assignExaminers(
   }
   await db.transaction(async (trx) => {
     await examinations.replaceStationExaminers(trx, stationId, examiners);
-    await recordAction(trx, { accountId: lead.id, action: 'examiners assigned', subject: stationId, detail: { examiners } }); // prettier-ignore
+    await recordAction(trx, {
+      accountId: lead.id,
+      action: 'examiners assigned',
+      subject: stationId,
+      detail: { examiners },
+    });
   });
   return describeExamination(db, station.examinationId);
 }
@@ -158,7 +178,12 @@ export async function importCandidates(
     }
     const candidates = rows.map((row) => ({ id: newId(), ...row }));
     await examinations.insertCandidates(trx, examinationId, candidates);
-    await recordAction(trx, { accountId: lead.id, action: 'candidates imported', subject: examinationId, detail: { candidates: rows.length } }); // prettier-ignore
+    await recordAction(trx, {
+      accountId: lead.id,
+      action: 'candidates imported',
+      subject: examinationId,
+      detail: { candidates: rows.length },
+    });
   });
   return describeExamination(db, examinationId);
 }
@@ -190,7 +215,9 @@ export async function planSheets(
   for (const station of stations) {
     const { content } = await findChecklistVersion(db, station.checklistVersionId);
     for (const examiner of station.examiners) {
-      const mine = candidates.filter((_, i) => i % examiner.every === (station.position - 1) % examiner.every); // prettier-ignore
+      const mine = candidates.filter(
+        (_, i) => i % examiner.every === (station.position - 1) % examiner.every,
+      );
       for (const candidate of mine) {
         sheets.push({
           id: newId(),
@@ -205,10 +232,19 @@ export async function planSheets(
   }
   const added = await db.transaction(async (trx) => {
     for (const s of stations) {
-      await examinations.removeUnplannedSheets(trx, s.id, s.examiners.map((e) => e.accountId)); // prettier-ignore
+      await examinations.removeUnplannedSheets(
+        trx,
+        s.id,
+        s.examiners.map((e) => e.accountId),
+      );
     }
     const made = await examinations.insertPlannedSheets(trx, sheets);
-    await recordAction(trx, { accountId: lead.id, action: 'sheets planned', subject: examinationId, detail: { added: made } }); // prettier-ignore
+    await recordAction(trx, {
+      accountId: lead.id,
+      action: 'sheets planned',
+      subject: examinationId,
+      detail: { added: made },
+    });
     return made;
   });
   const perCandidate = new Map<string, number>();
@@ -229,17 +265,27 @@ export async function setMarkingOpen(
 ): Promise<Examination> {
   const found = await requireExamination(db, examinationId);
   if (open && found.sheets === 0) {
-    throw conflict('Marking cannot be opened yet', 'Plan the sheets first: nobody has anything to mark.'); // prettier-ignore
+    throw conflict(
+      'Marking cannot be opened yet',
+      'Plan the sheets first: nobody has anything to mark.',
+    );
   }
   await db.transaction(async (trx) => {
     if (open) await freezeVersionsOf(trx, examinationId);
     await examinations.setMarkingOpened(trx, examinationId, open);
-    await recordAction(trx, { accountId: lead.id, action: open ? 'marking opened' : 'marking closed', subject: examinationId }); // prettier-ignore
+    await recordAction(trx, {
+      accountId: lead.id,
+      action: open ? 'marking opened' : 'marking closed',
+      subject: examinationId,
+    });
   });
   return describeExamination(db, examinationId);
 }
 
 function refuseOnceOpen(examination: StoredExamination): void {
   if (examination.markingOpenedAt === null) return;
-  throw conflict('Marking is open', 'Stations are added before marking opens, so that every candidate meets the same ones.'); // prettier-ignore
+  throw conflict(
+    'Marking is open',
+    'Stations are added before marking opens, so that every candidate meets the same ones.',
+  );
 }

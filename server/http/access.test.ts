@@ -18,8 +18,17 @@ describe.each(routes.map((route) => [`${route.method} ${route.path}`, route] as 
     const path = route.path.replace(/:\w+/g, NOWHERE);
     it.each(['none', 'examiner', 'lead'] as const)('keeps its word to %s', async (who) => {
       // Signing out would take the session from the next route's test.
-      const caller = route.path === '/session' && route.method === 'delete' && who !== 'none' ? await (who === 'lead' ? server.lead() : server.signIn(EXAMINERS[1].email)) : callers[who]; // prettier-ignore
-      const { status } = await (route.takes === 'csv' ? caller.csv(path, 'x') : caller.call(route.method, path, ['post', 'put', 'patch'].includes(route.method) ? {} : undefined)); // prettier-ignore
+      const caller =
+        route.path === '/session' && route.method === 'delete' && who !== 'none'
+          ? await (who === 'lead' ? server.lead() : server.signIn(EXAMINERS[1].email))
+          : callers[who];
+      const { status } = await (route.takes === 'csv'
+        ? caller.csv(path, 'x')
+        : caller.call(
+            route.method,
+            path,
+            ['post', 'put', 'patch'].includes(route.method) ? {} : undefined,
+          ));
       if (route.access === 'anyone') expect([200, 409, 422]).toContain(status);
       else if (who === 'none') expect(status).toBe(401);
       else if (!route.access.includes(who)) expect(status).toBe(403);

@@ -56,7 +56,11 @@ function answer(route: Route, db: Database): RequestHandler {
     const account = await caller(db, request);
     admit(route, account);
     if (route.body && !request.is(route.takes === 'csv' ? 'text/csv' : 'application/json')) {
-      throw new HttpProblem(415, 'unsupported-type', `This needs a body of ${route.takes === 'csv' ? 'CSV' : 'JSON'}`); // prettier-ignore
+      throw new HttpProblem(
+        415,
+        'unsupported-type',
+        `This needs a body of ${route.takes === 'csv' ? 'CSV' : 'JSON'}`,
+      );
     }
     const result = await route.handle({
       db,
@@ -84,7 +88,13 @@ async function caller(db: Database, request: Request): Promise<Account | null> {
 
 function admit(route: Route, account: Account | null): void {
   if (route.access === 'anyone') return;
-  if (!account) throw new HttpProblem(401, 'not-signed-in', 'You are not signed in', 'Sign in and try again. Marks that are waiting on this device are kept.'); // prettier-ignore
+  if (!account)
+    throw new HttpProblem(
+      401,
+      'not-signed-in',
+      'You are not signed in',
+      'Sign in and try again. Marks that are waiting on this device are kept.',
+    );
   if (!(route.access as readonly Role[]).includes(account.role)) {
     throw notAllowed(`This page is for the role ${route.access.join(' or ')}.`);
   }
@@ -110,7 +120,12 @@ function refuseBrokenText(_request: unknown, _response: unknown, body: Buffer): 
   // Decoding puts U+FFFD in the place of what is no character.
   const text = body.toString('utf8');
   const good = Buffer.byteLength(text.slice(0, text.indexOf('\ufffd')));
-  throw new HttpProblem(400, 'unreadable', 'The text is not UTF-8', `Near byte ${good} there is something that is no character. Save the file as UTF-8 and send it again.`); // prettier-ignore
+  throw new HttpProblem(
+    400,
+    'unreadable',
+    'The text is not UTF-8',
+    `Near byte ${good} there is something that is no character. Save the file as UTF-8 and send it again.`,
+  );
 }
 
 function problems(logger: Logger): ErrorRequestHandler {
@@ -126,7 +141,12 @@ function asProblem(error: unknown): HttpProblem {
   if (error instanceof HttpProblem) return error;
   const { type, code, status } = error as { type?: string; code?: string; status?: number };
   if (type === 'entity.too.large') {
-    return new HttpProblem(413, 'too-large', 'This is too large', `At most ${LARGEST_BODY} can be sent at once. Nothing was saved.`); // prettier-ignore
+    return new HttpProblem(
+      413,
+      'too-large',
+      'This is too large',
+      `At most ${LARGEST_BODY} can be sent at once. Nothing was saved.`,
+    );
   }
   if (type === 'entity.parse.failed') {
     return new HttpProblem(400, 'unreadable', 'The body is not valid JSON', 'Nothing was saved.');
@@ -140,14 +160,23 @@ function asProblem(error: unknown): HttpProblem {
     error instanceof URIError ||
     status === 400
   ) {
-    // prettier-ignore
     return new HttpProblem(400, 'unreadable', 'The request cannot be read', 'Nothing was saved.');
   }
   // 23505: two requests made the same thing at once; the second one loses.
   if (code === '23505') {
-    return new HttpProblem(409, 'conflict', 'This was made by somebody else at the same moment', 'Reload to see it.'); // prettier-ignore
+    return new HttpProblem(
+      409,
+      'conflict',
+      'This was made by somebody else at the same moment',
+      'Reload to see it.',
+    );
   }
-  return new HttpProblem(500, 'fault', 'Something went wrong on the server', 'Nothing was half-saved. Try again; if it happens again, tell whoever runs this server.'); // prettier-ignore
+  return new HttpProblem(
+    500,
+    'fault',
+    'Something went wrong on the server',
+    'Nothing was half-saved. Try again; if it happens again, tell whoever runs this server.',
+  );
 }
 
 function securityHeaders(): RequestHandler {
@@ -170,7 +199,10 @@ function webApplication(folder: string): RequestHandler {
     index: false,
     setHeaders: (response, path) => {
       const hashed = path.includes(`${folder}/assets/`);
-      response.setHeader('cache-control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache'); // prettier-ignore
+      response.setHeader(
+        'cache-control',
+        hashed ? 'public, max-age=31536000, immutable' : 'no-cache',
+      );
     },
   });
   return (request, response, next) => {

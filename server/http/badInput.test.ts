@@ -25,7 +25,6 @@ async function rows(): Promise<Record<string, number>> {
     'decision',
     'checklist_version',
   ]) {
-    // prettier-ignore
     counts[table] = Number((await server.db(table).count('* as n').first())?.n);
   }
   return counts;
@@ -33,7 +32,10 @@ async function rows(): Promise<Record<string, number>> {
 
 describe('bodies that cannot be read', () => {
   it('a 2 MB body is too large, and says so', async () => {
-    const response = await lead.csv(`/examinations/${examination}/candidates`, 'x'.repeat(2 * 1024 * 1024)); // prettier-ignore
+    const response = await lead.csv(
+      `/examinations/${examination}/candidates`,
+      'x'.repeat(2 * 1024 * 1024),
+    );
     expect(response.status).toBe(413);
     expect(response.body.detail).toMatch(/1mb/);
     const json = await lead.call('POST', '/examinations', { title: 'x'.repeat(2 * 1024 * 1024) });
@@ -48,7 +50,10 @@ describe('bodies that cannot be read', () => {
   });
 
   it('half a JSON document is refused', async () => {
-    const response = await lead.call('POST', '/examinations').type('application/json').send('{"title": "x'); // prettier-ignore
+    const response = await lead
+      .call('POST', '/examinations')
+      .type('application/json')
+      .send('{"title": "x');
     expect(response.status).toBe(400);
     expect(response.body.type).toBe('urn:kritikos:problem:unreadable');
   });
@@ -89,13 +94,17 @@ describe('whatever is thrown at it', () => {
     }),
   );
   // Signing in is limited and sign-out ends the session; both have tests of their own.
-  const targets = routes.filter((r) => ['post', 'put', 'patch'].includes(r.method) && r.path !== '/session' && r.takes !== 'csv'); // prettier-ignore
+  const targets = routes.filter(
+    (r) =>
+      ['post', 'put', 'patch'].includes(r.method) && r.path !== '/session' && r.takes !== 'csv',
+  );
 
   it('no body makes a fault, and a refused body changes nothing', async () => {
     await fc.assert(
       fc.asyncProperty(fc.nat(targets.length - 1), nasty, async (place, body) => {
         const route = targets[place] as Route;
-        const caller = route.access !== 'anyone' && !route.access.includes('lead') ? examiner : lead; // prettier-ignore
+        const caller =
+          route.access !== 'anyone' && !route.access.includes('lead') ? examiner : lead;
         const path = route.path
           .replace(':sheet', sheet)
           .replace(':station', own.stationId)
@@ -116,7 +125,11 @@ describe('whatever is thrown at it', () => {
   });
 
   it('no candidate file makes a fault, and only a wholly right one is taken', async () => {
-    const cell = fc.oneof(fc.string({ unit: 'binary', maxLength: 12 }), fc.integer().map(String), fc.constantFrom('"', '""', ';', '\t', '=1+1', '')); // prettier-ignore
+    const cell = fc.oneof(
+      fc.string({ unit: 'binary', maxLength: 12 }),
+      fc.integer().map(String),
+      fc.constantFrom('"', '""', ';', '\t', '=1+1', ''),
+    );
     const file = fc
       .array(fc.array(cell, { maxLength: 4 }), { maxLength: 6 })
       .map((lines) => ['number,name', ...lines.map((line) => line.join(','))].join('\n'));

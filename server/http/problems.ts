@@ -27,7 +27,12 @@ export class HttpProblem extends Error {
 }
 
 export function notFound(what: string): HttpProblem {
-  return new HttpProblem(404, 'not-found', `There is no such ${what}`, 'It may have been opened from an old link; go back to the list.'); // prettier-ignore
+  return new HttpProblem(
+    404,
+    'not-found',
+    `There is no such ${what}`,
+    'It may have been opened from an old link; go back to the list.',
+  );
 }
 
 export function notAllowed(detail: string): HttpProblem {
@@ -39,5 +44,11 @@ export function conflict(title: string, detail: string): HttpProblem {
 }
 
 export function invalid(errors: FieldError[], title = 'Some of this cannot be taken'): HttpProblem {
-  return new HttpProblem(422, 'invalid', title, 'Nothing was saved. Put the named fields right and send it again.', errors); // prettier-ignore
+  return new HttpProblem(
+    422,
+    'invalid',
+    title,
+    'Nothing was saved. Put the named fields right and send it again.',
+    errors,
+  );
 }

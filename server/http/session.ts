@@ -38,7 +38,12 @@ async function sessionSecret(db: Database): Promise<string> {
 }
 
 const forged = () =>
-  new HttpProblem(403, 'forged-request', 'This request did not come from the application', 'Reload the page and try again. Nothing was changed.'); // prettier-ignore
+  new HttpProblem(
+    403,
+    'forged-request',
+    'This request did not come from the application',
+    'Reload the page and try again. Nothing was changed.',
+  );
 
 /** The token that a page must send back with every change, bound to its session. */
 export const csrf = csrfSync({

@@ -100,12 +100,22 @@ describe('marking a sheet', () => {
   it('keeps the database and the device in step: the projection is the fold of the events', async () => {
     const { items, faults, variants } = sheet.checklist.content;
     const body = fc.oneof(
-      fc.constantFrom(...items).chain((item) => fc.constantFrom(...choicesOfItem(item)).map((value) => done(item.key, value))), // prettier-ignore
+      fc
+        .constantFrom(...items)
+        .chain((item) =>
+          fc.constantFrom(...choicesOfItem(item)).map((value) => done(item.key, value)),
+        ),
       fc.constantFrom(...items).map((item): EventBody => ({ type: 'clear', item: item.key })),
-      fc.tuple(fc.constantFrom(...faults), fc.boolean()).map(([fault, present]): EventBody => ({ type: 'fault', fault: fault.key, present })), // prettier-ignore
-      fc.constantFrom(...variants).map((variant): EventBody => ({ type: 'variant', variant: variant.key })), // prettier-ignore
+      fc
+        .tuple(fc.constantFrom(...faults), fc.boolean())
+        .map(([fault, present]): EventBody => ({ type: 'fault', fault: fault.key, present })),
+      fc
+        .constantFrom(...variants)
+        .map((variant): EventBody => ({ type: 'variant', variant: variant.key })),
       fc.integer({ min: 1, max: 5 }).map((grade): EventBody => ({ type: 'rating', grade })),
-      fc.string({ maxLength: 40 }).map((text): EventBody => ({ type: 'comment', text: text.trim().replace(/[^\w ]/g, '') })), // prettier-ignore
+      fc
+        .string({ maxLength: 40 })
+        .map((text): EventBody => ({ type: 'comment', text: text.trim().replace(/[^\w ]/g, '') })),
     );
     await fc.assert(
       fc.asyncProperty(fc.array(body, { minLength: 1, maxLength: 12 }), async (bodies) => {
@@ -114,7 +124,8 @@ describe('marking a sheet', () => {
         await send(events).expect(200);
         const folded = events.reduce((now, e) => afterEvent(now, e.body, e.at), before);
         const after = (await reload()).state;
-        const sorted = <T extends { item: string }>(marks: T[]) => [...marks].sort((a, b) => (a.item < b.item ? -1 : 1)); // prettier-ignore
+        const sorted = <T extends { item: string }>(marks: T[]) =>
+          [...marks].sort((a, b) => (a.item < b.item ? -1 : 1));
         expect(sorted(after.marks)).toEqual(sorted(folded.marks));
         expect([...after.faults].sort()).toEqual([...folded.faults].sort());
         expect({ ...after, marks: [], faults: [] }).toEqual({ ...folded, marks: [], faults: [] });
@@ -127,17 +138,26 @@ describe('marking a sheet', () => {
     const events = Array.from({ length: 20 }, () => event(done('consent')));
     const responses = await Promise.all(events.map((e) => send([e])));
     expect(responses.map((r) => r.status)).toEqual(events.map(() => 200));
-    const ids = await server.db('mark_event').whereIn('id', events.map((e) => e.id)); // prettier-ignore
+    const ids = await server.db('mark_event').whereIn(
+      'id',
+      events.map((e) => e.id),
+    );
     expect(ids).toHaveLength(20);
   });
 
   it('records a safety event in one, stops the clock, and shows it to the lead', async () => {
     await send([event({ type: 'safety', note: 'Sharp pain', remaining: 200 })]).expect(200);
-    expect((await reload()).state).toMatchObject({ safetyEvents: 1, clock: { running: false, remaining: 200 } }); // prettier-ignore
+    expect((await reload()).state).toMatchObject({
+      safetyEvents: 1,
+      clock: { running: false, remaining: 200 },
+    });
     const lead = await server.lead();
     const examinations = (await lead.call('GET', '/examinations')).body;
-    const { attention } = (await lead.call('GET', `/examinations/${examinations[0].id}/marking`)).body; // prettier-ignore
-    expect(attention).toContainEqual(expect.objectContaining({ sheetId: sheet.id, reason: 'safety event' })); // prettier-ignore
+    const { attention } = (await lead.call('GET', `/examinations/${examinations[0].id}/marking`))
+      .body;
+    expect(attention).toContainEqual(
+      expect.objectContaining({ sheetId: sheet.id, reason: 'safety event' }),
+    );
   });
 
   it('submits once; after that marks are refused, but retries are still acknowledged', async () => {
@@ -154,7 +174,9 @@ describe('marking a sheet', () => {
     const record = (await lead.call('GET', `/sheets/${sheet.id}/record`)).body;
     expect(record.events.at(-1).body.type).toBe('submit');
     expect(record.events[0].body).toMatchObject({ type: 'mark', item: 'consent' });
-    await expect(server.db('mark_event').where({ sheet_id: sheet.id }).delete()).rejects.toThrow(/append-only/); // prettier-ignore
+    await expect(server.db('mark_event').where({ sheet_id: sheet.id }).delete()).rejects.toThrow(
+      /append-only/,
+    );
   });
 });
 
@@ -164,7 +186,10 @@ describe('the end of a sheet', () => {
     const [station] = (await third.call('GET', '/own/stations')).body;
     const open = station.sheets.find((s: { submittedAt: unknown }) => !s.submittedAt);
     const found: Sheet = (await third.call('GET', `/sheets/${open.id}`)).body;
-    const response = await third.call('POST', `/sheets/${open.id}/events`, { checklistVersionId: found.checklist.id, events: [event({ type: 'submit' })] }); // prettier-ignore
+    const response = await third.call('POST', `/sheets/${open.id}/events`, {
+      checklistVersionId: found.checklist.id,
+      events: [event({ type: 'submit' })],
+    });
     expect(response.status).toBe(422);
     expect(response.body.errors[0].detail).toMatch(/overall grade first/);
   });
@@ -176,7 +201,11 @@ describe('the end of a sheet', () => {
     const [station] = (await third.call('GET', '/own/stations')).body;
     const open = station.sheets.find((s: { submittedAt: unknown }) => !s.submittedAt);
     const found: Sheet = (await third.call('GET', `/sheets/${open.id}`)).body;
-    const tap = (body: EventBody) => third.call('POST', `/sheets/${open.id}/events`, { checklistVersionId: found.checklist.id, events: [event(body)] }); // prettier-ignore
+    const tap = (body: EventBody) =>
+      third.call('POST', `/sheets/${open.id}/events`, {
+        checklistVersionId: found.checklist.id,
+        events: [event(body)],
+      });
     await lead.call('PUT', `/examinations/${id}/marking`, { open: false }).expect(200);
     expect((await tap(done('consent'))).status).toBe(409);
     await lead.call('PUT', `/examinations/${id}/marking`, { open: true }).expect(200);

@@ -141,7 +141,10 @@ export async function project(db: Database, sheetId: string, event: MarkEvent): 
       return;
     case 'fault':
       if (body.present) {
-        await db('sheet_fault').insert({ sheet_id: sheetId, fault: body.fault }).onConflict(['sheet_id', 'fault']).ignore(); // prettier-ignore
+        await db('sheet_fault')
+          .insert({ sheet_id: sheetId, fault: body.fault })
+          .onConflict(['sheet_id', 'fault'])
+          .ignore();
       } else await db('sheet_fault').where({ sheet_id: sheetId, fault: body.fault }).delete();
       return;
     case 'variant':
@@ -154,7 +157,9 @@ export async function project(db: Database, sheetId: string, event: MarkEvent): 
       await sheet().update({ rating: body.grade });
       return;
     case 'clock':
-      await sheet().update({ clock: JSON.stringify({ running: body.running, remaining: body.remaining, since: at }) }); // prettier-ignore
+      await sheet().update({
+        clock: JSON.stringify({ running: body.running, remaining: body.remaining, since: at }),
+      });
       return;
     case 'safety':
       await sheet()
@@ -192,8 +197,14 @@ export async function marksAndFaults(
   db: Database,
   sheetId: string,
 ): Promise<Pick<SheetState, 'marks' | 'faults'>> {
-  const rows = await db('sheet_mark').where({ sheet_id: sheetId }).orderBy('at').select('item', 'number_value', 'choice_value', 'observation', 'manner', 'prompted', 'at'); // prettier-ignore
-  const faults = await db('sheet_fault').where({ sheet_id: sheetId }).orderBy('fault').pluck('fault'); // prettier-ignore
+  const rows = await db('sheet_mark')
+    .where({ sheet_id: sheetId })
+    .orderBy('at')
+    .select('item', 'number_value', 'choice_value', 'observation', 'manner', 'prompted', 'at');
+  const faults = await db('sheet_fault')
+    .where({ sheet_id: sheetId })
+    .orderBy('fault')
+    .pluck('fault');
   return {
     marks: rows.map((row) => ({
       item: row.item,
@@ -208,7 +219,10 @@ export async function marksAndFaults(
 }
 
 export async function listEvents(db: Database, sheetId: string) {
-  const rows = await db('mark_event').where({ sheet_id: sheetId }).orderBy(['received_at', 'sequence']).select('id', 'sequence', 'at', 'received_at', 'body'); // prettier-ignore
+  const rows = await db('mark_event')
+    .where({ sheet_id: sheetId })
+    .orderBy(['received_at', 'sequence'])
+    .select('id', 'sequence', 'at', 'received_at', 'body');
   return rows.map((row) => ({
     id: row.id as string,
     sequence: row.sequence as number,

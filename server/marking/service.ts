@@ -73,7 +73,9 @@ async function refuseImpostors(
   const errors = events.flatMap((event, i) => {
     const same = known.find((k) => k.id === event.id);
     if (same?.sheetId === sheetId) return [];
-    const detail = same ? 'has the id of an event on another sheet' : 'has the place (device and sequence) of another event'; // prettier-ignore
+    const detail = same
+      ? 'has the id of an event on another sheet'
+      : 'has the place (device and sequence) of another event';
     return [{ pointer: `/events/${i}`, detail }];
   });
   if (errors.length > 0) throw invalid(errors, 'Some marks cannot be taken');
@@ -81,13 +83,26 @@ async function refuseImpostors(
 
 function whyClosed(sheet: LockedSheet, batch: RecordEvents): HttpProblem | null {
   if (sheet.submittedAt) {
-    return new HttpProblem(409, 'already-submitted', 'This sheet is submitted', 'Submitted marks stand. If one is wrong, tell the lead, who can see the sheet and its history.'); // prettier-ignore
+    return new HttpProblem(
+      409,
+      'already-submitted',
+      'This sheet is submitted',
+      'Submitted marks stand. If one is wrong, tell the lead, who can see the sheet and its history.',
+    );
   }
   if (sheet.checklistVersionId !== batch.checklistVersionId) {
-    return new HttpProblem(409, 'stale-checklist', 'The checklist of this station has changed', 'Reload the sheet to get the version in use. What was tapped stays on this device until then.'); // prettier-ignore
+    return new HttpProblem(
+      409,
+      'stale-checklist',
+      'The checklist of this station has changed',
+      'Reload the sheet to get the version in use. What was tapped stays on this device until then.',
+    );
   }
   if (!sheet.markingOpen && sheet.startedAt === null) {
-    return conflict('Marking is not open', 'The lead opens it; sheets under way can still be finished.'); // prettier-ignore
+    return conflict(
+      'Marking is not open',
+      'The lead opens it; sheets under way can still be finished.',
+    );
   }
   return null;
 }
@@ -104,7 +119,8 @@ function checkEvents(
   for (const [i, event] of events.entries()) {
     const { body } = event;
     const at = `/events/${i}/body`;
-    const complain = (field: string, detail: string) => errors.push({ pointer: `${at}/${field}`, detail }); // prettier-ignore
+    const complain = (field: string, detail: string) =>
+      errors.push({ pointer: `${at}/${field}`, detail });
     if (submitted) complain('type', 'comes after the submission');
     if (body.type === 'mark' || body.type === 'clear') {
       const item = content.items.find((i) => i.key === body.item);
@@ -121,7 +137,11 @@ function checkEvents(
     if (body.type === 'rating' || body.type === 'safety') rated = true;
     if (body.type === 'submit') {
       submitted = true;
-      if (!rated) complain('type', 'needs the overall grade first; borderline regression cannot do without it'); // prettier-ignore
+      if (!rated)
+        complain(
+          'type',
+          'needs the overall grade first; borderline regression cannot do without it',
+        );
     }
   }
   if (errors.length > 0) throw invalid(errors, 'Some marks cannot be taken');
@@ -179,7 +199,8 @@ export async function requireSheet(db: Database, id: string): Promise<SheetRow> 
 
 export async function describeSheet(db: Database, row: SheetRow): Promise<Sheet> {
   const { marks, faults } = await marking.marksAndFaults(db, row.id);
-  const { id, stationId, station, position, minutes, examinationTitle, candidateNumber, examiner } = row; // prettier-ignore
+  const { id, stationId, station, position, minutes, examinationTitle, candidateNumber, examiner } =
+    row;
   return {
     id,
     stationId,

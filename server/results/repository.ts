@@ -11,13 +11,15 @@ export interface CandidateRow {
   sums: Record<string, { earned: number; possible: number } | undefined>;
 }
 
-const sums =
-  [...DOMAINS.map((d) => [d, `score -> 'domains' -> '${d}'`] as const), ['safety', `score -> 'safety'`] as const] // prettier-ignore
-    .map(
-      ([name, path]) =>
-        `'${name}', jsonb_build_object('earned', sum((${path} ->> 'earned')::numeric), 'possible', sum((${path} ->> 'possible')::numeric))`,
-    ) // prettier-ignore
-    .join(', ');
+const sums = [
+  ...DOMAINS.map((d) => [d, `score -> 'domains' -> '${d}'`] as const),
+  ['safety', `score -> 'safety'`] as const,
+]
+  .map(
+    ([name, path]) =>
+      `'${name}', jsonb_build_object('earned', sum((${path} ->> 'earned')::numeric), 'possible', sum((${path} ->> 'possible')::numeric))`,
+  )
+  .join(', ');
 
 /** Candidates with their station scores and domain sums; one candidate where `candidateId` is given. */
 export async function candidateRows(
@@ -45,7 +47,10 @@ export async function candidateRows(
 }
 
 export async function countCandidates(db: Database, examinationId: string): Promise<number> {
-  const row = await db('candidate').where({ examination_id: examinationId }).count('* as n').first(); // prettier-ignore
+  const row = await db('candidate')
+    .where({ examination_id: examinationId })
+    .count('* as n')
+    .first();
   return Number(row?.n ?? 0);
 }
 
@@ -83,5 +88,15 @@ export async function submittedSheets(db: Database, candidateId: string): Promis
     .where('h.candidate_id', candidateId)
     .whereNotNull('h.submitted_at')
     .orderBy('a.name')
-    .select('h.id as sheetId', 'h.station_id as stationId', 'a.name as examiner', 'h.percent', 'h.rating', 'h.comment', 'h.variant', 'h.checklist_version_id as checklistVersionId', 'h.score'); // prettier-ignore
+    .select(
+      'h.id as sheetId',
+      'h.station_id as stationId',
+      'a.name as examiner',
+      'h.percent',
+      'h.rating',
+      'h.comment',
+      'h.variant',
+      'h.checklist_version_id as checklistVersionId',
+      'h.score',
+    );
 }

@@ -26,7 +26,9 @@ export const resultRoutes = [
     answers: 'csv',
     handle: async ({ db, params }) => ({
       fileName: 'results.csv',
-      content: resultFile(await readResults(db, params.examination, { offset: 0, limit: MOST_IN_A_FILE })), // prettier-ignore
+      content: resultFile(
+        await readResults(db, params.examination, { offset: 0, limit: MOST_IN_A_FILE }),
+      ),
     }),
   }),
   route({

@@ -35,7 +35,13 @@ export async function readResults(
       cut: cutOf(decision, id),
     })),
     total: await results.countCandidates(db, examinationId),
-    candidates: rows.map((row) => resultOf(row, stations.map((s) => s.id), decision)), // prettier-ignore
+    candidates: rows.map((row) =>
+      resultOf(
+        row,
+        stations.map((s) => s.id),
+        decision,
+      ),
+    ),
   };
 }
 
@@ -56,7 +62,11 @@ function resultOf(
   const { candidateId, number, name, sums } = row;
   const stations = stationIds.map(
     (stationId) =>
-      row.stations.find((s) => s.stationId === stationId) ?? { stationId, percent: null, criticalFailures: 0 }, // prettier-ignore
+      row.stations.find((s) => s.stationId === stationId) ?? {
+        stationId,
+        percent: null,
+        criticalFailures: 0,
+      },
   );
   const scored = stations.flatMap((s) => (s.percent === null ? [] : [s.percent]));
   const complete = stations.length > 0 && scored.length === stations.length;
@@ -70,7 +80,9 @@ function resultOf(
     number,
     name,
     stations,
-    domains: Object.fromEntries(DOMAINS.map((d) => [d, percentOf(d)])) as CandidateResult['domains'], // prettier-ignore
+    domains: Object.fromEntries(
+      DOMAINS.map((d) => [d, percentOf(d)]),
+    ) as CandidateResult['domains'],
     safety: percentOf('safety'),
     mean: complete ? scored.reduce((sum, x) => sum + x, 0) / scored.length : null,
     outcome: outcome?.outcome ?? null,
@@ -87,9 +99,17 @@ export async function reportCandidate(
   const examination = await requireExamination(db, examinationId);
   const decision = await newestDecision(db, examinationId);
   const stations = await listStations(db, examinationId);
-  const [row] = await results.candidateRows(db, examinationId, { offset: 0, limit: 1, candidateId }); // prettier-ignore
+  const [row] = await results.candidateRows(db, examinationId, {
+    offset: 0,
+    limit: 1,
+    candidateId,
+  });
   if (!row) throw notFound('candidate');
-  const result = resultOf(row, stations.map((s) => s.id), decision); // prettier-ignore
+  const result = resultOf(
+    row,
+    stations.map((s) => s.id),
+    decision,
+  );
   const sheets = await results.submittedSheets(db, candidateId);
   const described = await Promise.all(sheets.map((sheet) => describeReportSheet(db, sheet)));
   const { title, school, heldOn } = examination;
@@ -118,7 +138,9 @@ async function describeReportSheet(
     const mark = marks.find((m) => m.item === item.key);
     const share = mark ? earnedShare(item, mark) : null;
     if (share === null || share === 1) return [];
-    return [{ text: item.text, earned: share, critical: sheet.score.criticalFailures.includes(item.key) }]; // prettier-ignore
+    return [
+      { text: item.text, earned: share, critical: sheet.score.criticalFailures.includes(item.key) },
+    ];
   });
   return {
     sheetId: sheet.sheetId,

@@ -22,7 +22,12 @@ export async function stationRecords(
 }
 
 export async function countOutstanding(db: Database, examinationId: string): Promise<number> {
-  const row = await db('sheet as h').join('station as s', 's.id', 'h.station_id').where('s.examination_id', examinationId).whereNull('h.submitted_at').count('* as n').first(); // prettier-ignore
+  const row = await db('sheet as h')
+    .join('station as s', 's.id', 'h.station_id')
+    .where('s.examination_id', examinationId)
+    .whereNull('h.submitted_at')
+    .count('* as n')
+    .first();
   return Number(row?.n ?? 0);
 }
 
@@ -30,7 +35,8 @@ export async function findDraft(
   db: Database,
   examinationId: string,
 ): Promise<Settings | undefined> {
-  return (await db('standard_draft').where({ examination_id: examinationId }).first('settings'))?.settings; // prettier-ignore
+  return (await db('standard_draft').where({ examination_id: examinationId }).first('settings'))
+    ?.settings;
 }
 
 export async function saveDraft(
@@ -43,7 +49,7 @@ export async function saveDraft(
       examination_id: examinationId,
       settings: JSON.stringify(settings),
       updated_at: db.fn.now(),
-    }) // prettier-ignore
+    })
     .onConflict('examination_id')
     .merge();
 }
@@ -63,12 +69,22 @@ export async function insertDecision(
   },
 ): Promise<void> {
   const { id, examinationId, number, follows, content, reason, signedBy } = decision;
-  await db('decision').insert({ id, examination_id: examinationId, number, follows, content: JSON.stringify(content), reason, signed_by: signedBy }); // prettier-ignore
+  await db('decision').insert({
+    id,
+    examination_id: examinationId,
+    number,
+    follows,
+    content: JSON.stringify(content),
+    reason,
+    signed_by: signedBy,
+  });
 }
 
 /** All decisions of an examination, the newest first. */
 export async function listDecisions(db: Database, examinationId: string): Promise<Decision[]> {
-  const rows = await decisions(db).where('d.examination_id', examinationId).orderBy('d.number', 'desc'); // prettier-ignore
+  const rows = await decisions(db)
+    .where('d.examination_id', examinationId)
+    .orderBy('d.number', 'desc');
   return rows.map(decisionOf);
 }
 
@@ -81,7 +97,10 @@ export async function newestDecision(
   db: Database,
   examinationId: string,
 ): Promise<Decision | undefined> {
-  const row = await decisions(db).where('d.examination_id', examinationId).orderBy('d.number', 'desc').first(); // prettier-ignore
+  const row = await decisions(db)
+    .where('d.examination_id', examinationId)
+    .orderBy('d.number', 'desc')
+    .first();
   return row && decisionOf(row);
 }
 

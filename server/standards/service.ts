@@ -75,12 +75,21 @@ export async function signDecision(
     await trx('examination').where({ id: examinationId }).forUpdate().first('id');
     const newest = await standards.newestDecision(trx, examinationId);
     if ((newest?.id ?? null) !== wanted.follows) {
-      throw conflict('Another decision was signed meanwhile', 'Reload the page, read it, and sign again if a change is still wanted.'); // prettier-ignore
+      throw conflict(
+        'Another decision was signed meanwhile',
+        'Reload the page, read it, and sign again if a change is still wanted.',
+      );
     }
     const data = await stationData(trx, examinationId);
     const candidates = (await candidateNumbers(trx, examinationId)).map((c) => c.id);
     const settings: StandardSettings = wanted.settings;
-    const result = await computeStandard({ data, candidates, settings, resamples: RESAMPLES, seed: SEED }); // prettier-ignore
+    const result = await computeStandard({
+      data,
+      candidates,
+      settings,
+      resamples: RESAMPLES,
+      seed: SEED,
+    });
     const id = newId();
     await standards.insertDecision(trx, {
       id,
@@ -117,7 +126,12 @@ export async function stationData(
     position,
     records: records
       .filter((record) => record.station === id)
-      .map(({ candidate, percent, grade, criticalFailures }) => ({ candidate, percent, grade, criticalFailures })), // prettier-ignore
+      .map(({ candidate, percent, grade, criticalFailures }) => ({
+        candidate,
+        percent,
+        grade,
+        criticalFailures,
+      })),
   }));
 }
 
@@ -130,11 +144,19 @@ function contentOf(
   const { examCut } = standard;
   if (examCut === null) {
     const without = standard.stations.findIndex((station) => station.cut === null);
-    const why = standard.stations[without]?.regression.cut.notes[0] ?? 'The standard error of measurement is undefined, so it cannot be added.'; // prettier-ignore
+    const why =
+      standard.stations[without]?.regression.cut.notes[0] ??
+      'The standard error of measurement is undefined, so it cannot be added.';
     throw invalid([
       {
-        pointer: without < 0 ? '/settings/rule/semMultiplier' : `/settings/handCuts/${data[without]?.station ?? ''}`, // prettier-ignore
-        detail: without < 0 ? why : `${data[without]?.title ?? 'A station'} has no cut: ${why} Set one by hand.`, // prettier-ignore
+        pointer:
+          without < 0
+            ? '/settings/rule/semMultiplier'
+            : `/settings/handCuts/${data[without]?.station ?? ''}`,
+        detail:
+          without < 0
+            ? why
+            : `${data[without]?.title ?? 'A station'} has no cut: ${why} Set one by hand.`,
       },
     ]);
   }
@@ -159,7 +181,9 @@ function contentOf(
       const outcome = standard.outcomes.get(candidate);
       if (!outcome) return [];
       const { total, stationsPassed, reasons } = outcome;
-      return [{ candidate, outcome: outcome.outcome, total, stationsPassed, reasons: [...reasons] }]; // prettier-ignore
+      return [
+        { candidate, outcome: outcome.outcome, total, stationsPassed, reasons: [...reasons] },
+      ];
     }),
   };
 }

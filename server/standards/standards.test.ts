@@ -11,7 +11,8 @@ const server = await startServer('demo');
 let lead: Caller;
 let id: string;
 let page: StandardsPage;
-const open = async (): Promise<StandardsPage> => (await lead.call('GET', `/examinations/${id}/standards`)).body; // prettier-ignore
+const open = async (): Promise<StandardsPage> =>
+  (await lead.call('GET', `/examinations/${id}/standards`)).body;
 const sign = (settings: Settings, follows: string | null, reason = 'Agreed by the panel today.') =>
   lead.call('POST', `/examinations/${id}/decisions`, { settings, follows, reason });
 
@@ -39,7 +40,9 @@ describe('setting the standard', () => {
     const follows = page.decisions[0]?.id ?? null;
     const decision: Decision = (await sign(page.draft, follows).expect(200)).body;
     for (const [i, station] of page.data.entries()) {
-      const points = station.records.flatMap((r) => r.percent === null || r.grade === null ? [] : [[r.grade, r.percent]]); // prettier-ignore
+      const points = station.records.flatMap((r) =>
+        r.percent === null || r.grade === null ? [] : [[r.grade, r.percent]],
+      );
       const { m, b } = linearRegression(points);
       expect(decision.cuts[i]?.cut).toBeCloseTo(b + m * 2.5, 6);
       expect(decision.cuts[i]?.bootstrapError).toBeGreaterThan(0);
@@ -50,7 +53,9 @@ describe('setting the standard', () => {
 
   it('never changes a signed decision, and lets one follow another only once', async () => {
     const [newest, before] = (await open()).decisions;
-    await expect(server.db('decision').where({ id: newest?.id }).update({ reason: 'Something else' })).rejects.toThrow(/append-only/); // prettier-ignore
+    await expect(
+      server.db('decision').where({ id: newest?.id }).update({ reason: 'Something else' }),
+    ).rejects.toThrow(/append-only/);
     const late = await sign(page.draft, before?.id ?? null);
     expect(late.status).toBe(409);
     const next: Decision = (await sign({ ...page.draft, borderline: 3 }, newest?.id ?? null)).body;
@@ -68,10 +73,28 @@ describe('setting the standard', () => {
   });
 
   it('says which station has no cut, instead of inventing one', async () => {
-    const made = (await lead.call('POST', '/examinations', { title: 'Empty', school: 'S', cohort: '1', heldOn: '2026-12-02', zone: 'UTC' })).body; // prettier-ignore
+    const made = (
+      await lead.call('POST', '/examinations', {
+        title: 'Empty',
+        school: 'S',
+        cohort: '1',
+        heldOn: '2026-12-02',
+        zone: 'UTC',
+      })
+    ).body;
     const [checklist] = (await lead.call('GET', '/checklists')).body;
-    await lead.call('POST', `/examinations/${made.id}/stations`, { title: 'Lonely', minutes: 5, checklistVersionId: checklist.versionId }).expect(200); // prettier-ignore
-    const response = await lead.call('POST', `/examinations/${made.id}/decisions`, { settings: page.draft, follows: null, reason: 'There is nothing here' }); // prettier-ignore
+    await lead
+      .call('POST', `/examinations/${made.id}/stations`, {
+        title: 'Lonely',
+        minutes: 5,
+        checklistVersionId: checklist.versionId,
+      })
+      .expect(200);
+    const response = await lead.call('POST', `/examinations/${made.id}/decisions`, {
+      settings: page.draft,
+      follows: null,
+      reason: 'There is nothing here',
+    });
     expect(response.status).toBe(422);
     expect(response.body.errors[0].detail).toMatch(/Lonely has no cut.*Set one by hand/);
   });
@@ -83,20 +106,28 @@ describe('results', () => {
     expect(results.decision?.number).toBe((await open()).decisions[0]?.number);
     for (const c of results.candidates) {
       if (c.outcome === 'fail') expect(c.reasons.length).toBeGreaterThan(0);
-      if (c.outcome === 'pass') expect(c.mean).toBeGreaterThanOrEqual(results.decision?.meanCut ?? NaN); // prettier-ignore
+      if (c.outcome === 'pass')
+        expect(c.mean).toBeGreaterThanOrEqual(results.decision?.meanCut ?? NaN);
     }
   });
 
   it('open as one candidate’s page with what each missed mark was for', async () => {
     const results: Results = (await lead.call('GET', `/examinations/${id}/results`)).body;
     const failed = results.candidates.find((c) => c.outcome === 'fail');
-    const report: CandidateReport = (await lead.call('GET', `/examinations/${id}/results/candidates/${failed?.candidateId}`)).body; // prettier-ignore
+    const report: CandidateReport = (
+      await lead.call('GET', `/examinations/${id}/results/candidates/${failed?.candidateId}`)
+    ).body;
     expect(report.result).toEqual(failed);
-    expect(report.stations.flatMap((s) => s.sheets.flatMap((x) => x.missed)).length).toBeGreaterThan(0); // prettier-ignore
+    expect(
+      report.stations.flatMap((s) => s.sheets.flatMap((x) => x.missed)).length,
+    ).toBeGreaterThan(0);
   });
 
   it('open in a spreadsheet, and text that looks like a formula stays text', async () => {
-    await server.db('candidate').where({ examination_id: id, number: 1 }).update({ name: '=HYPERLINK("http://x")' }); // prettier-ignore
+    await server
+      .db('candidate')
+      .where({ examination_id: id, number: 1 })
+      .update({ name: '=HYPERLINK("http://x")' });
     const response = await lead.call('GET', `/examinations/${id}/results.csv`);
     expect(response.headers['content-type']).toMatch(/text\/csv; charset=utf-8/);
     expect(response.text.charCodeAt(0)).toBe(0xfeff);

@@ -20,7 +20,8 @@ declare module 'vitest' {
  */
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
   const address = process.env.TEST_DATABASE_URL;
-  if (!address) throw new Error('TEST_DATABASE_URL is not set; npm test starts PostgreSQL and sets it.'); // prettier-ignore
+  if (!address)
+    throw new Error('TEST_DATABASE_URL is not set; npm test starts PostgreSQL and sets it.');
   const run = randomBytes(4).toString('hex');
   const names = { empty: `empty_${run}`, demo: `demo_${run}` };
   for (const name of Object.values(names)) {

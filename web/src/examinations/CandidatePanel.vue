@@ -25,7 +25,10 @@ async function look(chosen: File | File[] | null) {
   problem.value = '';
   if (!file.value) return;
   try {
-    preview.value = await callWithCsv<ImportPreview>(`/examinations/${id.value}/candidates/preview`, file.value); // prettier-ignore
+    preview.value = await callWithCsv<ImportPreview>(
+      `/examinations/${id.value}/candidates/preview`,
+      file.value,
+    );
   } catch (thrown) {
     problem.value = messageOf(thrown);
   }

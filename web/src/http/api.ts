@@ -31,7 +31,12 @@ type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
 
 /** Calls the API and answers with its JSON. Throws `ApiProblem` or `NoConnection`. */
 export async function call<Answer>(method: Method, path: string, body?: unknown): Promise<Answer> {
-  return send(method, path, 'application/json', body === undefined ? undefined : JSON.stringify(body)); // prettier-ignore
+  return send(
+    method,
+    path,
+    'application/json',
+    body === undefined ? undefined : JSON.stringify(body),
+  );
 }
 
 /** The same with a CSV file as the body; the bytes go as they are, so that the server can judge them. */

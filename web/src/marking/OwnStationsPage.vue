@@ -31,7 +31,8 @@ watch(waiting, (left) => {
 type OwnSheet = OwnStation['sheets'][number];
 const next = (station: OwnStation) => station.sheets.find((s) => !s.submittedAt);
 const submitted = (station: OwnStation) => station.sheets.filter((s) => s.submittedAt).length;
-const stateOf = (sheet: OwnSheet) => sheet.submittedAt ? 'submitted' : sheet.startedAt ? 'under way' : 'to mark'; // prettier-ignore
+const stateOf = (sheet: OwnSheet) =>
+  sheet.submittedAt ? 'submitted' : sheet.startedAt ? 'under way' : 'to mark';
 const signOf = (sheet: OwnSheet) => (sheet.submittedAt ? '✓' : sheet.startedAt ? '◐' : '');
 </script>
 

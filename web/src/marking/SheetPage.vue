@@ -29,7 +29,9 @@ const currentItem = computed(() => ordered.value[current.value]);
 const reviewing = ref(false);
 const locked = computed(() => state.value?.submittedAt != null);
 /** The overall grade comes after the checklist, so that irritation does not leak into marks. */
-const gradeOpen = computed(() => unmarked.value.length === 0 || reviewed.value || (state.value?.safetyEvents ?? 0) > 0); // prettier-ignore
+const gradeOpen = computed(
+  () => unmarked.value.length === 0 || reviewed.value || (state.value?.safetyEvents ?? 0) > 0,
+);
 const reviewed = ref(false);
 const refusal = computed(() => refusals.value[props.sheet]);
 

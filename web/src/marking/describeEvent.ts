@@ -14,7 +14,8 @@ export function describeValue(
     return mark.observation === 'not-observed' ? 'not observed' : 'does not apply';
   }
   const choice = choicesOf(item).find((c) => c.value === mark.value);
-  const text = item.kind === 'measured' ? `${mark.value} ${item.unit}` : (choice?.label ?? String(mark.value)); // prettier-ignore
+  const text =
+    item.kind === 'measured' ? `${mark.value} ${item.unit}` : (choice?.label ?? String(mark.value));
   return mark.manner === 'done' ? text : `${text}, ${mark.manner.replace('-', ' ')}`;
 }
 
@@ -29,13 +30,13 @@ export function describeEvent(body: EventBody, content: ChecklistContent): strin
     case 'clear':
       return `${item(body.item)?.text ?? body.item}: mark taken back`;
     case 'fault':
-      return `Fault ${body.present ? 'seen' : 'taken back'}: ${content.faults.find((f) => f.key === body.fault)?.text ?? body.fault}`; // prettier-ignore
+      return `Fault ${body.present ? 'seen' : 'taken back'}: ${content.faults.find((f) => f.key === body.fault)?.text ?? body.fault}`;
     case 'variant':
-      return `Variant: ${content.variants.find((v) => v.key === body.variant)?.label ?? body.variant}`; // prettier-ignore
+      return `Variant: ${content.variants.find((v) => v.key === body.variant)?.label ?? body.variant}`;
     case 'comment':
       return `Comment: ${body.text}`;
     case 'rating':
-      return `Overall: ${FIVE_POINT_SCALE.find((g) => g.grade === body.grade)?.label ?? body.grade}`; // prettier-ignore
+      return `Overall: ${FIVE_POINT_SCALE.find((g) => g.grade === body.grade)?.label ?? body.grade}`;
     case 'clock':
       return `Clock ${body.running ? 'started' : 'stopped'} at ${Math.round(body.remaining)} s left`;
     case 'safety':

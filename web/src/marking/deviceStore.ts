@@ -77,7 +77,11 @@ export async function acknowledge(sheetId: string, ids: readonly string[]): Prom
     const done = new Set(ids);
     const events = (await waitingEvents(sheetId)).filter((event) => done.has(event.id));
     const kept = await store.sheets.get(sheetId);
-    if (kept) await store.sheets.put({ id: sheetId, sheet: { ...kept.sheet, state: fold(kept.sheet.state, events) } }); // prettier-ignore
+    if (kept)
+      await store.sheets.put({
+        id: sheetId,
+        sheet: { ...kept.sheet, state: fold(kept.sheet.state, events) },
+      });
     await store.waiting.bulkDelete([...ids]);
   });
 }

@@ -121,7 +121,8 @@ export function useSheet(id: string) {
     happen,
     setVariant: (variant: string) => {
       const now = state.value?.variant;
-      if (now && now !== variant) withUndo({ type: 'variant', variant }, { type: 'variant', variant: now }); // prettier-ignore
+      if (now && now !== variant)
+        withUndo({ type: 'variant', variant }, { type: 'variant', variant: now });
     },
     /** Resolves when everything tapped so far is on the device. */
     settled: () => keeping,

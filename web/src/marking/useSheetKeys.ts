@@ -62,5 +62,8 @@ export function useSheetKeys(keys: SheetKeys): void {
 
 function isTyping(target: EventTarget | null): boolean {
   const element = target as HTMLElement | null;
-  return element !== null && (/^(INPUT|TEXTAREA|SELECT)$/.test(element.tagName) || element.isContentEditable); // prettier-ignore
+  return (
+    element !== null &&
+    (/^(INPUT|TEXTAREA|SELECT)$/.test(element.tagName) || element.isContentEditable)
+  );
 }

@@ -22,7 +22,9 @@ const sorted = computed(() => {
     outcome: (c) => c.outcome ?? '~',
   };
   const key = by[order.value];
-  return [...(data.value?.candidates ?? [])].sort((a, b) => (key(a) < key(b) ? -1 : key(a) > key(b) ? 1 : a.number - b.number)); // prettier-ignore
+  return [...(data.value?.candidates ?? [])].sort((a, b) =>
+    key(a) < key(b) ? -1 : key(a) > key(b) ? 1 : a.number - b.number,
+  );
 });
 async function turn(by: number) {
   offset.value = Math.max(0, offset.value + by * PAGE);

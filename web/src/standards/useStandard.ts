@@ -44,7 +44,11 @@ export function useStandard(examination: string) {
     async (now, before) => {
       if (!now || !page.value) return;
       const { data, candidates } = page.value;
-      standard.value = await work.standard(data, candidates.map((c) => c.id), plain(now)); // prettier-ignore
+      standard.value = await work.standard(
+        data,
+        candidates.map((c) => c.id),
+        plain(now),
+      );
       void resample(data, now.borderline);
       if (before) void keepDraft(plain(now));
     },
