@@ -5,3 +5,13 @@ export class BadInput extends Error {}
 export function badCell(row: number, column: string, what: string): BadInput {
   return new BadInput(`Row ${row}, column "${column}": ${what}. Nothing was computed.`);
 }
+
+/** Lets the core compute; what it refuses as out of range is the person's to put right. */
+export function asBadInput<T>(compute: () => T): T {
+  try {
+    return compute();
+  } catch (error) {
+    if (error instanceof RangeError) throw new BadInput(`${error.message} Nothing was computed.`);
+    throw error;
+  }
+}

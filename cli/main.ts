@@ -1,3 +1,4 @@
+import { INTERVALS } from '@kritikos/core/agreement/bootstrapSubjects';
 import { LEVELS } from '@kritikos/core/agreement/krippendorffAlpha';
 import { WEIGHT_SCHEMES } from '@kritikos/core/agreement/weights';
 import { Command, InvalidArgumentError, Option } from 'commander';
@@ -64,6 +65,9 @@ verb(
       .default('unweighted'),
   )
   .option('--resamples <n>', 'bootstrap every coefficient over subjects', whole)
+  .addOption(
+    new Option('--interval <kind>', 'bootstrap interval').choices(INTERVALS).default('percentile'),
+  )
   .option('--seed <n>', 'seed of the bootstrap', whole, 1)
   .action(async (file: string, flags: AgreementFlags & { json?: boolean }) =>
     print(await agreement(file, flags), flags),

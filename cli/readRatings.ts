@@ -1,92 +1,186 @@
+import { inOrder } from '@kritikos/core/agreement/ratings';
+import { tallyMarks } from '@kritikos/core/agreement/tally';
+import type { Tally } from '@kritikos/core/agreement/tally';
 import { BadInput, badCell } from './badInput.ts';
+import { Codes, Growing } from './growing.ts';
 import { readNumber, readTable } from './readTable.ts';
 
+/** Every mark of a ratings file once: `subject[i]`, `rater[i]` and `word[i]` are its codes. */
 export interface RatingsFile {
+  readonly subjects: number;
   readonly raters: readonly string[];
-  /** `marks[subject][rater]`; numbers where every mark is one, else words. */
-  readonly marks: (number | string | null)[][];
-  readonly numeric: boolean;
+  readonly subject: Int32Array;
+  readonly rater: Int32Array;
+  readonly word: Int32Array;
+  /** What the codes of `word` mean: numbers where every mark is one, else words. */
+  readonly words: readonly (number | string)[];
+  readonly missing: number;
 }
 
 /**
  * Reads ratings, wide (first column the subject, each further column a rater) or long (columns
  * candidate, examiner, mark and optionally station, item, which together make the subject).
- * `needNumbers` names the level that does not take words.
+ * Only codes are kept, so that millions of rows fit. `needNumbers` names the level that does not
+ * take words.
  */
 export async function readRatings(file: string, needNumbers: string | null): Promise<RatingsFile> {
-  let columns: string[] = [];
-  let long: { candidate: number; examiner: number; mark: number; more: number[] } | undefined;
-  const subjects = new Map<string, (string | null)[]>();
-  const raters: string[] = [];
-  const place = new Map<string, number>();
-  let numeric = true;
+  const subjects = new Codes();
+  const raters = new Codes();
+  const words = new Codes();
+  const columns = {
+    subject: Growing.integers(),
+    rater: Growing.integers(),
+    word: Growing.integers(),
+    row: Growing.integers(),
+  };
+  let header: string[] = [];
+  let long: LongColumns | null = null;
 
-  const check = (cell: string, row: number, column: string) => {
-    const value = readNumber(cell);
-    if (value !== undefined) return;
-    if (needNumbers)
+  const take = (subject: number, rater: number, cell: string, row: number, column: string) => {
+    if (cell === '' || cell === 'NA') return;
+    if (needNumbers && readNumber(cell) === undefined) {
       throw badCell(row, column, `"${cell}" is not a number, which the ${needNumbers} level needs`);
-    numeric = false;
+    }
+    columns.subject.push(subject);
+    columns.rater.push(rater);
+    columns.word.push(words.of(cell));
+    columns.row.push(row);
   };
 
   await readTable(
     file,
-    (header) => {
-      columns = header;
-      const at = (name: string) => header.findIndex((column) => column.toLowerCase() === name);
-      const [candidate, examiner, mark] = [at('candidate'), at('examiner'), at('mark')];
-      if (candidate >= 0 && examiner >= 0 && mark >= 0) {
-        long = {
-          candidate,
-          examiner,
-          mark,
-          more: [at('station'), at('item')].filter((i) => i >= 0),
-        };
-        return;
-      }
-      if (header.length < 2)
+    (names) => {
+      header = names;
+      long = longColumns(names);
+      if (long) return;
+      if (names.length < 2) {
         throw new BadInput(
           'The file needs a column for the subject and one for each rater, or the columns candidate, examiner, mark.',
         );
-      raters.push(...header.slice(1));
+      }
+      for (const [j, name] of names.entries()) {
+        if (j > 0 && raters.of(name) !== j - 1) {
+          throw new BadInput(`Two columns are called "${name}". Nothing was computed.`);
+        }
+      }
     },
     (cells, row) => {
       if (!long) {
-        const own = cells.slice(1).map((cell) => (cell === '' || cell === 'NA' ? null : cell));
-        for (const [j, cell] of own.entries())
-          if (cell !== null) check(cell, row, columns[j + 1] ?? '');
-        subjects.set(`${row}`, own);
+        const subject = subjects.of(String(row));
+        for (let j = 1; j < cells.length; j++) {
+          take(subject, j - 1, cells[j] as string, row, header[j] as string);
+        }
         return;
       }
-      const cell = cells[long.mark] as string;
-      const who = cells[long.examiner] as string;
-      if (cells[long.candidate] === '')
-        throw badCell(row, columns[long.candidate] ?? '', 'the candidate is empty');
-      if (who === '') throw badCell(row, columns[long.examiner] ?? '', 'the examiner is empty');
-      let rater = place.get(who);
-      if (rater === undefined) {
-        rater = raters.length;
-        place.set(who, rater);
-        raters.push(who);
+      for (const place of [long.candidate, long.examiner]) {
+        if (cells[place] === '') throw badCell(row, header[place] as string, 'the cell is empty');
       }
-      const subject = [cells[long.candidate], ...long.more.map((i) => cells[i])].join('\u001f');
-      const own = subjects.get(subject) ?? [];
-      subjects.set(subject, own);
-      if (cell === '' || cell === 'NA') return;
-      check(cell, row, columns[long.mark] ?? '');
-      if (own[rater] !== undefined && own[rater] !== null)
-        throw badCell(row, columns[long.mark] ?? '', `${who} has marked this subject already`);
-      own[rater] = cell;
+      const subject = subjects.of(long.subject.map((place) => cells[place]).join('\u001f'));
+      const rater = raters.of(cells[long.examiner] as string);
+      take(subject, rater, cells[long.mark] as string, row, header[long.mark] as string);
     },
   );
   if (subjects.size === 0) throw new BadInput('There is no row under the header.');
-  const marks = [...subjects.values()].map((own) =>
-    raters.map((_, j) => {
-      const cell = own[j] ?? null;
-      return cell === null || !numeric ? cell : (readNumber(cell) ?? null);
-    }),
+  const result = {
+    subjects: subjects.size,
+    raters: raters.names,
+    subject: columns.subject.whole(),
+    rater: columns.rater.whole(),
+    ...meaning(columns.word.whole(), words.names),
+    missing: subjects.size * raters.size - columns.word.length,
+  };
+  if (long) refuseTwice(result, columns.row.whole(), header[(long as LongColumns).mark] as string);
+  return result;
+}
+
+interface LongColumns {
+  readonly candidate: number;
+  readonly examiner: number;
+  readonly mark: number;
+  /** The columns that together name the subject. */
+  readonly subject: readonly number[];
+}
+
+function longColumns(header: readonly string[]): LongColumns | null {
+  const at = (name: string) => header.findIndex((column) => column.toLowerCase() === name);
+  const [candidate, examiner, mark] = [at('candidate'), at('examiner'), at('mark')];
+  if (candidate < 0 || examiner < 0 || mark < 0) return null;
+  const more = [at('station'), at('item')].filter((place) => place >= 0);
+  return { candidate, examiner, mark, subject: [candidate, ...more] };
+}
+
+/** Sorts the words, as numbers where all of them are, and turns the codes to the sorted places. */
+function meaning(word: Int32Array, names: readonly string[]) {
+  const numbers = names.map((name) => readNumber(name));
+  const numeric = numbers.every((value) => typeof value === 'number');
+  // 1 and 1.0 are two words and one number.
+  const meant: (number | string)[] = numeric ? (numbers as number[]) : [...names];
+  const words = [...new Set(meant)].sort(inOrder);
+  const place = new Map(words.map((value, k) => [value, k]));
+  return { word: word.map((code) => place.get(meant[code] as string | number) as number), words };
+}
+
+function refuseTwice(file: RatingsFile, row: Int32Array, column: string): void {
+  const { order, start } = bySubject(file);
+  const last = new Int32Array(file.raters.length).fill(-1);
+  for (let s = 0; s < file.subjects; s++) {
+    for (let m = start[s] as number; m < (start[s + 1] as number); m++) {
+      const i = order[m] as number;
+      const rater = file.rater[i] as number;
+      if (last[rater] === s) {
+        throw badCell(
+          row[i] as number,
+          column,
+          `${file.raters[rater]} has marked this subject already`,
+        );
+      }
+      last[rater] = s;
+    }
+  }
+}
+
+/** The marks subject by subject, by a counting sort that keeps the order of the file. */
+function bySubject({ subjects, subject }: Pick<RatingsFile, 'subjects' | 'subject'>) {
+  const start = new Int32Array(subjects + 1);
+  for (const s of subject) start[s + 1] = (start[s + 1] as number) + 1;
+  for (let s = 0; s < subjects; s++) {
+    start[s + 1] = (start[s + 1] as number) + (start[s] as number);
+  }
+  const next = start.slice();
+  const order = new Int32Array(subject.length);
+  for (const [i, s] of subject.entries()) {
+    order[next[s] as number] = i;
+    next[s] = (next[s] as number) + 1;
+  }
+  return { order, start };
+}
+
+/** The distinct rows of marks, as all agreement coefficients take them. */
+export function tallyFile(file: RatingsFile): Tally {
+  const { order, start } = bySubject(file);
+  return tallyMarks(file.raters.length, file.words, {
+    start,
+    rater: order.map((i) => file.rater[i] as number),
+    category: order.map((i) => file.word[i] as number),
+  });
+}
+
+/** The marks as a table, `rows[subject][rater]`, for files of a size that a screen could show. */
+export function spreadOut(file: RatingsFile): (number | null)[][] {
+  const MOST_CELLS = 50_000_000;
+  const { subjects, raters, subject, rater, word, words } = file;
+  if (subjects * raters.length > MOST_CELLS) {
+    throw new BadInput(
+      `${subjects} subjects by ${raters.length} raters are too many for a table; use the verb variance. Nothing was computed.`,
+    );
+  }
+  const rows = Array.from({ length: subjects }, () =>
+    Array.from<number | null>({ length: raters.length }).fill(null),
   );
-  return { raters, marks, numeric };
+  for (const [i, s] of subject.entries()) {
+    (rows[s] as (number | null)[])[rater[i] as number] = words[word[i] as number] as number;
+  }
+  return rows;
 }
 
 export interface NumberTable {
@@ -101,16 +195,18 @@ export async function readNumbers(file: string): Promise<NumberTable> {
   await readTable(
     file,
     (header) => {
-      if (header.length < 2)
+      if (header.length < 2) {
         throw new BadInput('The file needs a column for the candidate and at least one more.');
+      }
       columns = header.slice(1);
     },
     (cells, row) => {
       rows.push(
         cells.slice(1).map((cell, j) => {
           const value = readNumber(cell);
-          if (value === undefined)
+          if (value === undefined) {
             throw badCell(row, columns[j] ?? '', `"${cell}" is not a number`);
+          }
           return value;
         }),
       );

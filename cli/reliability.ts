@@ -1,13 +1,12 @@
 import { internalConsistency } from '@kritikos/core/reliability/internalConsistency';
 import { intraclass } from '@kritikos/core/reliability/intraclass';
-import { readNumbers, readRatings } from './readRatings.ts';
+import { readNumbers, readRatings, spreadOut } from './readRatings.ts';
 
 /** The six intraclass correlations of a ratings file. */
 export async function icc(file: string) {
-  const { marks } = await readRatings(file, 'interval');
-  const { forms, semAgreement, semConsistency, mdc95, subjects, raters, leftOut } = intraclass(
-    marks as (number | null)[][],
-  );
+  const rows = spreadOut(await readRatings(file, 'interval'));
+  const { forms, semAgreement, semConsistency, mdc95, subjects, raters, leftOut } =
+    intraclass(rows);
   return { ...forms, semAgreement, semConsistency, mdc95, subjects, raters, leftOut };
 }
 

@@ -1,5 +1,7 @@
+import tCdf from '@stdlib/stats-base-dists-t-cdf';
 import tQuantile from '@stdlib/stats-base-dists-t-quantile';
-import { correlation } from '../reliability/internalConsistency.ts';
+import { leastSquares } from '../numerics/leastSquares.ts';
+import { Z_95 } from '../numerics/normal.ts';
 import { mean, standardDeviation } from '../numerics/summary.ts';
 
 export interface Limit {
@@ -14,8 +16,8 @@ export interface BlandAltman {
   readonly lowerLimit: Limit;
   readonly upperLimit: Limit;
   readonly sd: number;
-  /** Correlation of difference and mean: far from 0, the bias grows with what is measured. */
-  readonly proportionalBias: number | null;
+  /** Slope of the difference on the mean of both: away from 0, the bias grows with what is measured. */
+  readonly proportionalBias: { readonly slope: Limit; readonly p: number } | null;
   readonly n: number;
 }
 
@@ -24,8 +26,8 @@ export interface BlandAltman {
  * within `bias -+ 1.96 SD`, each with its interval, `SE(limit) = sqrt(3 / n) SD`.
  *
  * `first` and `second` run parallel, in the same unit. Returns `null` for fewer than three pairs.
- * Source: Bland & Altman 1986. Worked value: their two peak flow meters, 17 subjects, give bias
- * -2.1 and SD 38.8 l/min.
+ * Source: Bland & Altman 1986; the regression of difference on mean, their 1999 paper, section 3.
+ * Worked value: their two peak flow meters, 17 subjects, give bias -2.1 and SD 38.8 l/min.
  */
 export function blandAltman(
   first: readonly number[],
@@ -46,10 +48,20 @@ export function blandAltman(
   const limitError = Math.sqrt(3 / n) * sd;
   return {
     bias: within(bias, sd / Math.sqrt(n)),
-    lowerLimit: within(bias - 1.96 * sd, limitError),
-    upperLimit: within(bias + 1.96 * sd, limitError),
+    lowerLimit: within(bias - Z_95 * sd, limitError),
+    upperLimit: within(bias + Z_95 * sd, limitError),
     sd,
-    proportionalBias: correlation(differences, middles),
+    proportionalBias: slopeOn(middles, differences),
     n,
   };
+}
+
+function slopeOn(x: readonly number[], y: readonly number[]): BlandAltman['proportionalBias'] {
+  const line = leastSquares(x, y);
+  if (!line || line.residualSd === null) return null;
+  const error = line.residualSd / Math.sqrt(line.sumSquaresX);
+  const reach = tQuantile(0.975, line.n - 2) * error;
+  const { slope } = line;
+  const p = error === 0 ? (slope === 0 ? 1 : 0) : 2 * tCdf(-Math.abs(slope / error), line.n - 2);
+  return { slope: { estimate: slope, lower: slope - reach, upper: slope + reach }, p };
 }

@@ -1,20 +1,28 @@
 import type { Estimate } from '../numerics/estimate.ts';
-import { chanceCorrected } from './chanceCorrected.ts';
-import { countRatings } from './ratings.ts';
-import type { Ratings } from './ratings.ts';
-import { agreementWeights } from './weights.ts';
+import { chanceCorrected, prepareChanceCorrected } from './chanceCorrected.ts';
+import type { Chance } from './chanceCorrected.ts';
+import type { Prepared, Tally } from './tally.ts';
+import { weightsOf } from './weights.ts';
 import type { Weights } from './weights.ts';
 
 /**
  * The coefficient of Brennan & Prediger (1981): chance is every category alike, `pe = T_w / q^2`,
  * without weights 1 / q. For two categories and two raters it is PABAK.
  *
- * The q categories are those that occur among the marks.
+ * The q categories are those of the tally: where none were named, those that occur.
  */
-export function brennanPrediger(ratings: Ratings, weights?: Weights): Estimate {
-  const counts = countRatings(ratings);
-  const q = counts.categories.length;
-  const used = weights ?? agreementWeights(q, 'unweighted');
-  const expected = used.flat().reduce((sum, w) => sum + w, 0) / Math.max(1, q * q);
-  return chanceCorrected(counts, used, () => ({ expected }), 'Brennan & Prediger 1981');
+export function brennanPrediger(tally: Tally, weights?: Weights): Estimate {
+  const used = weightsOf(tally, weights);
+  return chanceCorrected(tally, used, allAlike(used), 'Brennan & Prediger 1981');
+}
+
+export function prepareBrennanPrediger(tally: Tally, weights?: Weights): Prepared {
+  const used = weightsOf(tally, weights);
+  return prepareChanceCorrected(tally, used, allAlike(used));
+}
+
+function allAlike(weights: Weights): Chance {
+  const q = weights.length;
+  const total = weights.flat().reduce((sum, w) => sum + w, 0);
+  return () => ({ expected: total / Math.max(1, q * q) });
 }

@@ -1,7 +1,7 @@
-import { undefinedEstimate } from '../numerics/estimate.ts';
+import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
-import { Z_95 } from '../numerics/normal.ts';
-import type { RatingCounts } from './ratings.ts';
+import { countComparable, marksPerRow } from './tally.ts';
+import type { Prepared, Tally } from './tally.ts';
 import type { Weights } from './weights.ts';
 
 /** What a coefficient takes for agreement by chance, and how each subject moves it. */
@@ -9,8 +9,9 @@ export interface ChanceModel {
   /** Expected agreement pe. */
   readonly expected: number;
   /** `pull[k]`: what one more mark in category k would make of pe, for the error; absent where pe is fixed. */
-  readonly pull?: readonly number[];
+  readonly pull?: ArrayLike<number>;
 }
+export type Chance = (shares: Float64Array) => ChanceModel;
 
 /**
  * The frame that Fleiss' kappa, Gwet's AC, Brennan-Prediger and Scott's pi share, for any number
@@ -24,81 +25,122 @@ export interface ChanceModel {
  * Missing marks: every subject with at least one mark informs pe, those with two or more inform pa.
  */
 export function chanceCorrected(
-  { counts, marked, categories }: RatingCounts,
+  tally: Tally,
   weights: Weights,
-  chance: (shares: readonly number[]) => ChanceModel,
+  chance: Chance,
   method: string,
 ): Estimate {
-  const n = counts.length;
-  const usable = marked.filter((r) => r >= 2).length;
-  if (usable === 0) {
+  const comparable = countComparable(tally);
+  if (comparable === 0) {
     return undefinedEstimate(method, 0, 'No subject was marked by two raters or more.');
   }
-  if (categories.length < 2) {
+  if (countUsed(tally) < 2) {
     return undefinedEstimate(
       method,
-      usable,
+      comparable,
       'Every mark is in one and the same category; agreement beyond chance needs marks that vary.',
     );
   }
-  const agreement = counts.map((row, i) => subjectAgreement(row, marked[i] as number, weights));
-  const observed = agreement.reduce((sum, a) => sum + a, 0) / usable;
-  const shares = categories.map((_, k) =>
-    counts.reduce((sum, row, i) => sum + (row[k] as number) / (marked[i] as number) / n, 0),
-  );
+  const agreement = rowAgreement(tally, weights);
+  const marked = marksPerRow(tally);
+  const { n, usable, observed, shares } = pooled(tally, agreement, tally.times);
   const { expected, pull } = chance(shares);
   if (expected >= 1 - 1e-12) {
     return undefinedEstimate(
       method,
-      usable,
+      comparable,
       'Chance alone would give full agreement here, so agreement beyond chance is undefined.',
     );
   }
   const estimate = (observed - expected) / (1 - expected);
   let squares = 0;
-  for (const [i, row] of counts.entries()) {
-    const r = marked[i] as number;
-    const own =
-      ((n / usable) * ((agreement[i] as number) - (r >= 2 ? expected : 0))) / (1 - expected);
-    const ownExpected = pull
-      ? row.reduce((sum, x, k) => sum + x * (pull[k] as number), 0) / r
-      : expected;
-    const share = own - (2 * (1 - estimate) * (ownExpected - expected)) / (1 - expected);
-    squares += (share - estimate) ** 2;
+  for (const [p, r] of marked.entries()) {
+    if (r === 0) continue;
+    const within = (n / usable) * ((agreement[p] as number) - (r >= 2 ? expected : 0));
+    let ownExpected = pull ? 0 : expected;
+    if (pull) {
+      for (let i = tally.start[p] as number; i < (tally.start[p + 1] as number); i++) {
+        ownExpected += (pull[tally.category[i] as number] as number) / r;
+      }
+    }
+    const share = (within - 2 * (1 - estimate) * (ownExpected - expected)) / (1 - expected);
+    squares += (tally.times[p] as number) * (share - estimate) ** 2;
   }
   const standardError = n > 1 ? Math.sqrt(squares / (n * (n - 1))) : null;
-  return {
-    estimate,
-    lower: standardError === null ? null : Math.max(-1, estimate - Z_95 * standardError),
-    upper: standardError === null ? null : Math.min(1, estimate + Z_95 * standardError),
-    standardError,
-    method,
-    n: usable,
-    notes: [],
+  return intervalAround({ estimate, standardError, method, n: comparable, within: [-1, 1] });
+}
+
+/** The same coefficient for any counts of the rows, without its error. */
+export function prepareChanceCorrected(tally: Tally, weights: Weights, chance: Chance): Prepared {
+  const agreement = rowAgreement(tally, weights);
+  return (times) => {
+    const { usable, observed, shares } = pooled(tally, agreement, times);
+    if (usable === 0) return null;
+    const { expected } = chance(shares);
+    const used = shares.reduce((count, share) => count + (share > 0 ? 1 : 0), 0);
+    return used < 2 || expected >= 1 - 1e-12 ? null : (observed - expected) / (1 - expected);
   };
 }
 
-/** Agreement within one subject: the mean weight over its pairs of marks; 0 without a pair. */
-export function subjectAgreement(row: readonly number[], r: number, weights: Weights): number {
-  if (r < 2) return 0;
-  let sum = 0;
-  for (const [k, count] of row.entries()) {
-    if (count === 0) continue;
-    const weighted = row.reduce((s, x, l) => s + x * (weights[k]?.[l] ?? 0), 0);
-    sum += count * (weighted - 1);
-  }
-  return sum / (r * (r - 1));
+/** Agreement within each row: the mean weight over its pairs of marks; 0 without a pair. */
+export function rowAgreement({ start, category }: Tally, weights: Weights): Float64Array {
+  return Float64Array.from({ length: start.length - 1 }, (_, p) => {
+    const from = start[p] as number;
+    const to = start[p + 1] as number;
+    const r = to - from;
+    if (r < 2) return 0;
+    let sum = 0;
+    for (let i = from; i < to; i++) {
+      const line = weights[category[i] as number];
+      for (let j = from; j < to; j++) {
+        if (j !== i) sum += line?.[category[j] as number] ?? 0;
+      }
+    }
+    return sum / (r * (r - 1));
+  });
 }
 
 /** sum_kl w_kl p_k p_l, and its pull per category. */
-export function productChance(weights: Weights): (shares: readonly number[]) => ChanceModel {
+export function productChance(weights: Weights): Chance {
   return (shares) => {
-    const pull = shares.map((_, k) =>
-      shares.reduce(
-        (sum, p, l) => sum + (p * ((weights[k]?.[l] ?? 0) + (weights[l]?.[k] ?? 0))) / 2,
-        0,
-      ),
-    );
+    const pull = shares.map((_, k) => {
+      let sum = 0;
+      for (const [l, p] of shares.entries()) {
+        sum += (p * ((weights[k]?.[l] ?? 0) + (weights[l]?.[k] ?? 0))) / 2;
+      }
+      return sum;
+    });
     return { expected: shares.reduce((sum, p, k) => sum + p * (pull[k] as number), 0), pull };
   };
+}
+
+/** Observed agreement, and the share of every category: each subject counts alike. */
+function pooled(tally: Tally, agreement: Float64Array, times: ArrayLike<number>) {
+  const { start, category } = tally;
+  const shares = new Float64Array(tally.categories.length);
+  let n = 0;
+  let usable = 0;
+  let agreed = 0;
+  for (let p = 0; p < agreement.length; p++) {
+    const from = start[p] as number;
+    const to = start[p + 1] as number;
+    const t = times[p] as number;
+    if (t === 0 || to === from) continue;
+    n += t;
+    if (to - from >= 2) {
+      usable += t;
+      agreed += t * (agreement[p] as number);
+    }
+    const each = t / (to - from);
+    for (let i = from; i < to; i++) {
+      const k = category[i] as number;
+      shares[k] = (shares[k] as number) + each;
+    }
+  }
+  for (let k = 0; k < shares.length; k++) shares[k] = (shares[k] as number) / n;
+  return { n, usable, observed: agreed / usable, shares };
+}
+
+function countUsed({ category }: Tally): number {
+  return new Set(category).size;
 }

@@ -2,7 +2,8 @@ import { undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
 import { Z_95 } from '../numerics/normal.ts';
 import type { CrossTable } from './crossTable.ts';
-import { agreementWeights } from './weights.ts';
+import type { Prepared, Tally } from './tally.ts';
+import { agreementWeights, weightsOf } from './weights.ts';
 import type { Weights } from './weights.ts';
 
 /**
@@ -58,6 +59,59 @@ export function cohenKappa(
     method,
     n,
     notes: smallSampleNotes(n, standardError),
+  };
+}
+
+/** Kappa of a table given line by line, `counts[i * q + j]`; `null` where it is undefined. */
+export function kappaOfCounts(
+  counts: ArrayLike<number>,
+  q: number,
+  weights: Weights,
+): number | null {
+  const row = new Float64Array(q);
+  const column = new Float64Array(q);
+  let n = 0;
+  let agreed = 0;
+  for (let i = 0; i < q; i++) {
+    const line = weights[i];
+    for (let j = 0; j < q; j++) {
+      const count = counts[i * q + j] as number;
+      if (count === 0) continue;
+      n += count;
+      agreed += (line?.[j] ?? 0) * count;
+      row[i] = (row[i] as number) + count;
+      column[j] = (column[j] as number) + count;
+    }
+  }
+  if (n === 0) return null;
+  let chance = 0;
+  for (let i = 0; i < q; i++) {
+    const line = weights[i];
+    for (let j = 0; j < q; j++)
+      chance += (line?.[j] ?? 0) * (row[i] as number) * (column[j] as number);
+  }
+  const expected = chance / (n * n);
+  return expected >= 1 - 1e-12 ? null : (agreed / n - expected) / (1 - expected);
+}
+
+/** Kappa of raters 0 and 1 of a tally, for any counts of its rows. */
+export function prepareCohenKappa(tally: Tally, weights?: Weights): Prepared {
+  const used = weightsOf(tally, weights);
+  const q = tally.categories.length;
+  const cells = Array.from({ length: tally.times.length }, (_, p) => {
+    const from = tally.start[p] as number;
+    if ((tally.start[p + 1] as number) - from !== 2) return -1;
+    const [a, b] = [tally.category[from] as number, tally.category[from + 1] as number];
+    return tally.rater[from] === 0 ? a * q + b : b * q + a;
+  });
+  const counts = new Float64Array(q * q);
+  return (times) => {
+    counts.fill(0);
+    for (let p = 0; p < cells.length; p++) {
+      const at = cells[p] as number;
+      if (at >= 0) counts[at] = (counts[at] as number) + (times[p] as number);
+    }
+    return kappaOfCounts(counts, q, used);
   };
 }
 

@@ -1,120 +1,154 @@
-import { undefinedEstimate } from '../numerics/estimate.ts';
+import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
-import { Z_95 } from '../numerics/normal.ts';
-import { subjectAgreement } from './chanceCorrected.ts';
-import { countRatings } from './ratings.ts';
-import type { Ratings } from './ratings.ts';
-import { agreementWeights } from './weights.ts';
+import { rowAgreement } from './chanceCorrected.ts';
+import { countComparable, marksPerRow } from './tally.ts';
+import type { Prepared, Tally } from './tally.ts';
+import { weightsOf } from './weights.ts';
 import type { Weights } from './weights.ts';
 
 /**
  * Conger's exact kappa (1980): Cohen's kappa for any number of raters. Chance is the mean over
- * pairs of raters of `sum_kl w_kl p_gk p_hl`, each rater with the own shares of the categories.
+ * pairs of raters of `sum_kl w_kl p_gk p_hl`, each rater with the own shares of the categories:
  *
- * The standard error is the jackknife over subjects (Efron & Tibshirani 1993, chapter 11), which
- * asks nothing of the design. Missing marks: a rater's shares come from what that rater marked.
- * Worked value: for two raters it is Cohen's kappa.
+ *   pe = (sum_kl w_kl (P_k P_l - sum_g p_gk p_gl)) / (r (r - 1)),  P_k = sum_g p_gk.
+ *
+ * The standard error is linearised over subjects (delta method): what one subject more would
+ * change in pa and in pe. Missing marks: a rater's shares come from what that rater marked.
+ * Worked value: for two raters it is Cohen's kappa, and the error that of Fleiss, Cohen &
+ * Everitt (1969).
  */
-export function congerKappa(ratings: Ratings, weights?: Weights): Estimate {
-  const method = 'Conger 1980; error jackknife over subjects';
-  const usable = ratings.marks.filter((row) => row.filter((m) => m !== null).length >= 2).length;
-  const { categories } = countRatings(ratings);
-  if (usable === 0) {
+export function congerKappa(tally: Tally, weights?: Weights): Estimate {
+  const method = 'Conger 1980; error linearised';
+  const comparable = countComparable(tally);
+  if (comparable === 0) {
     return undefinedEstimate(method, 0, 'No subject was marked by two raters or more.');
   }
-  const used = weights ?? agreementWeights(categories.length, 'unweighted');
-  const whole = new CongerSums(ratings, categories, used);
-  const estimate = whole.kappa();
-  if (estimate === null) {
+  const used = weightsOf(tally, weights);
+  const agreement = rowAgreement(tally, used);
+  const { observed, expected, shares, uses, active } = chanceOfRaters(
+    tally,
+    agreement,
+    used,
+    tally.times,
+  );
+  if (active < 2 || expected >= 1 - 1e-12) {
     return undefinedEstimate(
       method,
-      usable,
+      comparable,
       'All raters used one and the same category throughout; kappa needs marks that vary.',
     );
   }
-  const without = ratings.marks.map((row) => whole.kappaWithout(row));
-  const defined = without.filter((x): x is number => x !== null);
-  const average = defined.reduce((sum, x) => sum + x, 0) / Math.max(1, defined.length);
-  const n = defined.length;
-  const standardError =
-    n > 1
-      ? Math.sqrt(((n - 1) / n) * defined.reduce((sum, x) => sum + (x - average) ** 2, 0))
-      : null;
-  return {
-    estimate,
-    lower: standardError === null ? null : Math.max(-1, estimate - Z_95 * standardError),
-    upper: standardError === null ? null : Math.min(1, estimate + Z_95 * standardError),
-    standardError,
+  const pull = pullOfMarks(tally, shares, used);
+  const marked = marksPerRow(tally);
+  let variance = 0;
+  for (const [p, r] of marked.entries()) {
+    const moreAgreement = r >= 2 ? ((agreement[p] as number) - observed) / comparable : 0;
+    let moreChance = 0;
+    for (let i = tally.start[p] as number; i < (tally.start[p + 1] as number); i++) {
+      moreChance += (pull[i] as number) / (uses[tally.rater[i] as number] as number);
+    }
+    moreChance *= 2 / (active * (active - 1));
+    const change =
+      (moreAgreement * (1 - expected) - (1 - observed) * moreChance) / (1 - expected) ** 2;
+    variance += (tally.times[p] as number) * change * change;
+  }
+  return intervalAround({
+    estimate: (observed - expected) / (1 - expected),
+    standardError: comparable > 1 ? Math.sqrt(variance) : null,
     method,
-    n: usable,
-    notes: [],
+    n: comparable,
+    within: [-1, 1],
+  });
+}
+
+export function prepareCongerKappa(tally: Tally, weights?: Weights): Prepared {
+  const used = weightsOf(tally, weights);
+  const agreement = rowAgreement(tally, used);
+  return (times) => {
+    const { observed, expected, active, usable } = chanceOfRaters(tally, agreement, used, times);
+    if (usable === 0 || active < 2 || expected >= 1 - 1e-12) return null;
+    return (observed - expected) / (1 - expected);
   };
 }
 
-/** Sums from which kappa follows with or without one subject, in one pass over the marks. */
-class CongerSums {
-  /** `uses[rater][category]`: how often the rater used the category. */
-  private readonly uses: number[][];
-  private readonly place: Map<string | number, number>;
-  private agreement = 0;
-  private usable = 0;
-
-  constructor(
-    ratings: Ratings,
-    categories: readonly (string | number)[],
-    private readonly weights: Weights,
-  ) {
-    this.place = new Map(categories.map((c, k) => [c, k]));
-    this.uses = Array.from({ length: ratings.raters }, () => categories.map(() => 0));
-    for (const row of ratings.marks) this.take(row, 1);
-  }
-
-  private take(row: readonly (string | number | null)[], sign: 1 | -1): void {
-    const line = Array.from({ length: this.place.size }, () => 0);
-    let r = 0;
-    for (const [g, mark] of row.entries()) {
-      if (mark === null) continue;
-      const k = this.place.get(mark) as number;
-      const own = this.uses[g] as number[];
-      own[k] = (own[k] ?? 0) + sign;
-      line[k] = (line[k] ?? 0) + 1;
-      r++;
+/** `shares[rater * q + category]` p_gk, `uses[rater]` how many marks the rater gave. */
+function chanceOfRaters(
+  { start, rater, category, raters, categories }: Tally,
+  agreement: Float64Array,
+  weights: Weights,
+  times: ArrayLike<number>,
+) {
+  const q = categories.length;
+  const shares = new Float64Array(raters * q);
+  const uses = new Float64Array(raters);
+  let usable = 0;
+  let agreed = 0;
+  for (let p = 0; p < agreement.length; p++) {
+    const t = times[p] as number;
+    if (t === 0) continue;
+    const from = start[p] as number;
+    const to = start[p + 1] as number;
+    if (to - from >= 2) {
+      usable += t;
+      agreed += t * (agreement[p] as number);
     }
-    if (r < 2) return;
-    this.agreement += sign * subjectAgreement(line, r, this.weights);
-    this.usable += sign;
+    for (let i = from; i < to; i++) {
+      const g = rater[i] as number;
+      const at = g * q + (category[i] as number);
+      shares[at] = (shares[at] as number) + t;
+      uses[g] = (uses[g] as number) + t;
+    }
   }
-
-  kappa(): number | null {
-    const shares = this.uses.flatMap((row) => {
-      const total = row.reduce((sum, x) => sum + x, 0);
-      return total > 0 ? [row.map((x) => x / total)] : [];
-    });
-    const r = shares.length;
-    if (r < 2 || this.usable < 1) return null;
-    let expected = 0;
-    for (const [k, line] of this.weights.entries()) {
-      for (const [l, w] of line.entries()) {
-        if (w === 0) continue;
-        let pooledK = 0;
-        let pooledL = 0;
-        let same = 0;
-        for (const share of shares) {
-          pooledK += share[k] as number;
-          pooledL += share[l] as number;
-          same += (share[k] as number) * (share[l] as number);
-        }
-        expected += (w * (pooledK * pooledL - same)) / (r * (r - 1));
+  const total = new Float64Array(q);
+  let active = 0;
+  for (let g = 0; g < raters; g++) {
+    if (uses[g] === 0) continue;
+    active++;
+    for (let k = 0; k < q; k++) {
+      const share = (shares[g * q + k] as number) / (uses[g] as number);
+      shares[g * q + k] = share;
+      total[k] = (total[k] as number) + share;
+    }
+  }
+  let expected = 0;
+  for (let k = 0; k < q; k++) {
+    for (let l = 0; l < q; l++) {
+      const w = weights[k]?.[l] ?? 0;
+      if (w === 0) continue;
+      let same = 0;
+      for (let g = 0; g < raters; g++) {
+        same += (shares[g * q + k] as number) * (shares[g * q + l] as number);
       }
+      expected += w * ((total[k] as number) * (total[l] as number) - same);
     }
-    if (expected >= 1 - 1e-12) return null;
-    return (this.agreement / this.usable - expected) / (1 - expected);
   }
+  expected /= active * (active - 1);
+  return { observed: agreed / usable, expected, shares, uses, active, usable };
+}
 
-  kappaWithout(row: readonly (string | number | null)[]): number | null {
-    this.take(row, -1);
-    const result = this.kappa();
-    this.take(row, 1);
-    return result;
+/** For every mark: how far one more of it moves the sum over pairs of raters in pe. */
+function pullOfMarks(tally: Tally, shares: Float64Array, weights: Weights): Float64Array {
+  const q = tally.categories.length;
+  const symmetric = (k: number, l: number) => ((weights[k]?.[l] ?? 0) + (weights[l]?.[k] ?? 0)) / 2;
+  const total = Float64Array.from({ length: q }, (_, k) => {
+    let sum = 0;
+    for (let g = 0; g < tally.raters; g++) sum += shares[g * q + k] as number;
+    return sum;
+  });
+  const others = new Float64Array(tally.raters * q);
+  const average = new Float64Array(tally.raters);
+  for (let g = 0; g < tally.raters; g++) {
+    for (let k = 0; k < q; k++) {
+      let sum = 0;
+      for (let l = 0; l < q; l++) {
+        sum += symmetric(k, l) * ((total[l] as number) - (shares[g * q + l] as number));
+      }
+      others[g * q + k] = sum;
+      average[g] = (average[g] as number) + sum * (shares[g * q + k] as number);
+    }
   }
+  return Float64Array.from(tally.category, (k, i) => {
+    const g = tally.rater[i] as number;
+    return (others[g * q + k] as number) - (average[g] as number);
+  });
 }

@@ -1,3 +1,6 @@
+import { inOrder } from './ratings.ts';
+import type { Tally } from './tally.ts';
+
 /** A k x k table of two raters' categories: rows the first rater, columns the second. */
 export interface CrossTable<C extends string | number = string | number> {
   readonly categories: readonly C[];
@@ -25,7 +28,7 @@ export function crossTable<C extends string | number>(
     if (a === null || b === null) missing++;
     else complete.push([a, b]);
   }
-  const order = categories ?? [...new Set(complete.flat())].sort(ascending);
+  const order = categories ?? [...new Set(complete.flat())].sort(inOrder);
   const index = new Map(order.map((category, i) => [category, i]));
   const counts = order.map(() => order.map(() => 0));
   for (const [a, b] of complete) {
@@ -53,6 +56,20 @@ export function fromCounts<C extends string | number>(
   return { categories, counts, rowTotals, columnTotals, n, missing };
 }
 
-function ascending(a: string | number, b: string | number): number {
-  return typeof a === 'number' && typeof b === 'number' ? a - b : String(a) < String(b) ? -1 : 1;
+/** The table of two raters of a tally, over all its categories. */
+export function tableOfPair(tally: Tally, first: number, second: number): CrossTable {
+  const { categories, start, rater, category, times } = tally;
+  const counts = categories.map(() => categories.map(() => 0));
+  let missing = 0;
+  for (const [row, t] of times.entries()) {
+    let a = -1;
+    let b = -1;
+    for (let i = start[row] as number; i < (start[row + 1] as number); i++) {
+      if (rater[i] === first) a = category[i] as number;
+      if (rater[i] === second) b = category[i] as number;
+    }
+    if (a < 0 || b < 0) missing += t;
+    else (counts[a] as number[])[b] = (counts[a]?.[b] ?? 0) + t;
+  }
+  return fromCounts(categories, counts, missing);
 }

@@ -1,8 +1,8 @@
 import type { Estimate } from '../numerics/estimate.ts';
-import { chanceCorrected } from './chanceCorrected.ts';
-import { countRatings } from './ratings.ts';
-import type { Ratings } from './ratings.ts';
-import { agreementWeights } from './weights.ts';
+import { chanceCorrected, prepareChanceCorrected } from './chanceCorrected.ts';
+import type { Chance } from './chanceCorrected.ts';
+import type { Prepared, Tally } from './tally.ts';
+import { weightsOf } from './weights.ts';
 import type { Weights } from './weights.ts';
 
 /**
@@ -13,19 +13,23 @@ import type { Weights } from './weights.ts';
  * Source: Gwet 2008; AC2 and missing marks Gwet 2014.
  * Worked value: cells 118, 5 / 2, 0 give AC1 .94 and kappa -.02.
  */
-export function gwetAC(ratings: Ratings, weights?: Weights): Estimate {
-  const counts = countRatings(ratings);
-  const q = counts.categories.length;
-  const used = weights ?? agreementWeights(q, 'unweighted');
-  const total = used.flat().reduce((sum, w) => sum + w, 0);
+export function gwetAC(tally: Tally, weights?: Weights): Estimate {
+  const used = weightsOf(tally, weights);
+  const method = weights === undefined ? 'AC1, Gwet 2008' : 'AC2, Gwet 2008 and 2014';
+  return chanceCorrected(tally, used, atRandom(used), method);
+}
+
+export function prepareGwetAC(tally: Tally, weights?: Weights): Prepared {
+  const used = weightsOf(tally, weights);
+  return prepareChanceCorrected(tally, used, atRandom(used));
+}
+
+function atRandom(weights: Weights): Chance {
+  const q = weights.length;
+  const total = weights.flat().reduce((sum, w) => sum + w, 0);
   const scale = q > 1 ? total / (q * (q - 1)) : 0;
-  return chanceCorrected(
-    counts,
-    used,
-    (shares) => ({
-      expected: scale * shares.reduce((sum, p) => sum + p * (1 - p), 0),
-      pull: shares.map((p) => scale * (1 - p)),
-    }),
-    weights === undefined ? 'AC1, Gwet 2008' : 'AC2, Gwet 2008 and 2014',
-  );
+  return (shares) => ({
+    expected: scale * shares.reduce((sum, p) => sum + p * (1 - p), 0),
+    pull: shares.map((p) => scale * (1 - p)),
+  });
 }

@@ -1,3 +1,13 @@
+import chisquareCdf from '@stdlib/stats-base-dists-chisquare-cdf';
+
+export interface Concordance {
+  readonly w: number;
+  /** Friedman's statistic m (n - 1) W, chi-square on n - 1 degrees for seven subjects or more. */
+  readonly chiSquare: number;
+  readonly df: number;
+  readonly p: number;
+}
+
 /**
  * Kendall's coefficient of concordance W (1939) of m raters who rank n subjects, ties corrected:
  * `W = 12 S / (m^2 (n^3 - n) - m sum(t^3 - t))`, S the squared deviations of the rank sums.
@@ -5,7 +15,7 @@
  * `rows[subject][rater]`, complete. Returns `null` for one rater or subject, or where every rater
  * gave all subjects the same mark. Worked value: identical columns give 1.
  */
-export function kendallW(rows: readonly (readonly number[])[]): number | null {
+export function kendallW(rows: readonly (readonly number[])[]): Concordance | null {
   const n = rows.length;
   const m = rows[0]?.length ?? 0;
   if (n < 2 || m < 2) return null;
@@ -20,7 +30,10 @@ export function kendallW(rows: readonly (readonly number[])[]): number | null {
   const average = (m * (n + 1)) / 2;
   const squares = sums.reduce((sum, x) => sum + (x - average) ** 2, 0);
   const most = m * m * (n ** 3 - n) - m * ties;
-  return most === 0 ? null : (12 * squares) / most;
+  if (most === 0) return null;
+  const w = (12 * squares) / most;
+  const chiSquare = m * (n - 1) * w;
+  return { w, chiSquare, df: n - 1, p: 1 - chisquareCdf(chiSquare, n - 1) };
 }
 
 /** Ranks with ties sharing their mean rank, and the sum of t^3 - t over the ties. */

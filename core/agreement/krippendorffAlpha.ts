@@ -1,7 +1,7 @@
 import { undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
-import { countRatings } from './ratings.ts';
-import type { Ratings } from './ratings.ts';
+import { countComparable } from './tally.ts';
+import type { Prepared, Tally } from './tally.ts';
 
 export const LEVELS = ['nominal', 'ordinal', 'interval', 'ratio'] as const;
 export type Level = (typeof LEVELS)[number];
@@ -21,80 +21,90 @@ export type Level = (typeof LEVELS)[number];
  * Worked value: his 4 observers by 12 units give nominal .743, ordinal .815, interval .849,
  * ratio .797. Throws `RangeError` for words at the interval or ratio level.
  */
-export function krippendorffAlpha(ratings: Ratings, level: Level): Estimate {
+export function krippendorffAlpha(tally: Tally, level: Level): Estimate {
   const method = `Krippendorff 2011, ${level}`;
-  const { categories, counts, marked } = countRatings({
-    ...ratings,
-    marks: ratings.marks.filter((row) => row.filter((m) => m !== null).length >= 2),
-  });
-  if (counts.length === 0) {
+  const n = countComparable(tally);
+  if (n === 0) {
     return undefinedEstimate(method, 0, 'No subject was marked by two raters or more.');
   }
-  if (
-    (level === 'interval' || level === 'ratio') &&
-    categories.some((c) => typeof c !== 'number')
-  ) {
-    throw new RangeError(`Marks must be numbers at the ${level} level.`);
-  }
-  const size = categories.length;
-  const totals = categories.map((_, c) => counts.reduce((sum, row) => sum + (row[c] as number), 0));
-  const n = totals.reduce((sum, x) => sum + x, 0);
-  const difference = differences(categories, totals, level);
-  let observed = 0;
-  for (const [u, row] of counts.entries()) {
-    let within = 0;
-    for (let c = 0; c < size; c++) {
-      if (row[c] === 0) continue;
-      for (let k = c + 1; k < size; k++)
-        within += 2 * (row[c] as number) * (row[k] as number) * difference(c, k);
-    }
-    observed += within / ((marked[u] as number) - 1);
-  }
-  let expected = 0;
-  for (let c = 0; c < size; c++) {
-    for (let k = c + 1; k < size; k++)
-      expected += 2 * (totals[c] as number) * (totals[k] as number) * difference(c, k);
-  }
-  if (expected === 0) {
+  const estimate = prepareKrippendorffAlpha(tally, level)(tally.times);
+  if (estimate === null) {
     return undefinedEstimate(
       method,
-      counts.length,
+      n,
       'Every mark is in one and the same category; alpha needs marks that vary.',
     );
   }
-  return {
-    estimate: 1 - ((n - 1) * observed) / expected,
-    lower: null,
-    upper: null,
-    standardError: null,
-    method,
-    n: counts.length,
-    notes: [],
+  return { estimate, lower: null, upper: null, standardError: null, method, n, notes: [] };
+}
+
+export function prepareKrippendorffAlpha(tally: Tally, level: Level): Prepared {
+  const needsNumbers = level === 'interval' || level === 'ratio';
+  if (needsNumbers && tally.categories.some((c) => typeof c !== 'number')) {
+    throw new RangeError(`Marks must be numbers at the ${level} level.`);
+  }
+  const size = tally.categories.length;
+  const values = Float64Array.from(tally.categories, (c) => (needsNumbers ? Number(c) : 0));
+  const { start, category } = tally;
+  const pairs = new Float64Array(size * size);
+  const totals = new Float64Array(size);
+  const rank = new Float64Array(size);
+  return (times) => {
+    pairs.fill(0);
+    totals.fill(0);
+    for (let p = 0; p + 1 < start.length; p++) {
+      const from = start[p] as number;
+      const to = start[p + 1] as number;
+      const t = times[p] as number;
+      if (to - from < 2 || t === 0) continue;
+      const each = t / (to - from - 1);
+      for (let i = from; i < to; i++) {
+        const c = category[i] as number;
+        totals[c] = (totals[c] as number) + t;
+        for (let j = i + 1; j < to; j++) {
+          const k = category[j] as number;
+          const at = c < k ? c * size + k : k * size + c;
+          pairs[at] = (pairs[at] as number) + each;
+        }
+      }
+    }
+    let n = 0;
+    for (let c = 0; c < size; c++) {
+      // The middle rank of a category; two middle ranks differ by what the ordinal level asks for.
+      rank[c] = n + (totals[c] as number) / 2;
+      n += totals[c] as number;
+    }
+    let observed = 0;
+    let expected = 0;
+    for (let c = 0; c < size; c++) {
+      if (totals[c] === 0) continue;
+      for (let k = c + 1; k < size; k++) {
+        const d = difference(level, c, k, values, rank);
+        observed += 2 * (pairs[c * size + k] as number) * d;
+        expected += 2 * (totals[c] as number) * (totals[k] as number) * d;
+      }
+    }
+    return expected === 0 ? null : 1 - ((n - 1) * observed) / expected;
   };
 }
 
-function differences(
-  categories: readonly (string | number)[],
-  totals: readonly number[],
+function difference(
   level: Level,
-): (c: number, k: number) => number {
-  const value = (c: number) => Number(categories[c]);
-  const before: number[] = [0];
-  for (const total of totals) before.push((before.at(-1) as number) + total);
-  return (c, k) => {
-    switch (level) {
-      case 'nominal':
-        return c === k ? 0 : 1;
-      case 'ordinal': {
-        const between = (before[k + 1] as number) - (before[c] as number);
-        return (between - ((totals[c] as number) + (totals[k] as number)) / 2) ** 2;
-      }
-      case 'interval':
-        return (value(c) - value(k)) ** 2;
-      case 'ratio': {
-        const sum = value(c) + value(k);
-        return sum === 0 ? 0 : ((value(c) - value(k)) / sum) ** 2;
-      }
+  c: number,
+  k: number,
+  values: Float64Array,
+  rank: Float64Array,
+): number {
+  switch (level) {
+    case 'nominal':
+      return 1;
+    case 'ordinal':
+      return ((rank[c] as number) - (rank[k] as number)) ** 2;
+    case 'interval':
+      return ((values[c] as number) - (values[k] as number)) ** 2;
+    case 'ratio': {
+      const sum = (values[c] as number) + (values[k] as number);
+      return sum === 0 ? 0 : (((values[c] as number) - (values[k] as number)) / sum) ** 2;
     }
-  };
+  }
 }

@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { bootstrapSubjects } from './bootstrapSubjects.ts';
-import { cohenKappa } from './cohenKappa.ts';
+import { cohenKappa, prepareCohenKappa } from './cohenKappa.ts';
 import { crossTable } from './crossTable.ts';
 import fixture from './fixtures/psych.json' with { type: 'json' };
-import { pairsOf } from './ratings.ts';
-import type { Ratings } from './ratings.ts';
+import { tally } from './tally.ts';
 import { agreementWeights } from './weights.ts';
 
 // Made by fixtures/psych.R with the versions named in the fixture; neither is needed here.
@@ -24,9 +23,13 @@ describe(`Cohen’s kappa against ${fixture.made}`, () => {
     const weights = agreementWeights(4, 'linear');
     const { estimate, standardError } = cohenKappa(table, weights);
     expect(estimate).toBeCloseTo(fixture.linear, 8);
-    const ratings = { raters: 2, marks: pairs };
-    const kappa = (r: Ratings) => cohenKappa(crossTable(pairsOf(r, 0, 1), [0, 1, 2, 3]), weights);
-    const boot = bootstrapSubjects(ratings, kappa, 2000, 3).standardError ?? NaN;
+    const ratings = tally({ raters: 2, marks: pairs });
+    const kappa = {
+      whole: cohenKappa(table, weights),
+      prepared: prepareCohenKappa(ratings, weights),
+    };
+    const { it } = bootstrapSubjects(ratings, { it: kappa }, { resamples: 2000, seed: 3 });
+    const boot = it.standardError ?? NaN;
     expect(Math.abs((standardError ?? NaN) / boot - 1)).toBeLessThan(0.08);
   });
 

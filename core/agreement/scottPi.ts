@@ -1,8 +1,7 @@
 import type { Estimate } from '../numerics/estimate.ts';
-import { chanceCorrected, productChance } from './chanceCorrected.ts';
-import { countRatings } from './ratings.ts';
-import type { Ratings } from './ratings.ts';
-import { agreementWeights } from './weights.ts';
+import { chanceCorrected, prepareChanceCorrected, productChance } from './chanceCorrected.ts';
+import type { Prepared, Tally } from './tally.ts';
+import { weightsOf } from './weights.ts';
 import type { Weights } from './weights.ts';
 
 /**
@@ -10,8 +9,12 @@ import type { Weights } from './weights.ts';
  * were one habit of marking. For more than two raters this is Fleiss' kappa.
  * Worked value: counts 20, 5 / 10, 15 give (0.70 - 0.505) / (1 - 0.505) = .3939.
  */
-export function scottPi(ratings: Ratings, weights?: Weights): Estimate {
-  const counts = countRatings(ratings);
-  const used = weights ?? agreementWeights(counts.categories.length, 'unweighted');
-  return chanceCorrected(counts, used, productChance(used), 'Scott 1955');
+export function scottPi(tally: Tally, weights?: Weights): Estimate {
+  const used = weightsOf(tally, weights);
+  return chanceCorrected(tally, used, productChance(used), 'Scott 1955');
+}
+
+export function prepareScottPi(tally: Tally, weights?: Weights): Prepared {
+  const used = weightsOf(tally, weights);
+  return prepareChanceCorrected(tally, used, productChance(used));
 }

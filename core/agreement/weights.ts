@@ -1,3 +1,5 @@
+import type { Tally } from './tally.ts';
+
 /** Agreement weights: `weights[i][j]` is 1 on the diagonal and falls to 0 for the worst disagreement. */
 export type Weights = readonly (readonly number[])[];
 
@@ -17,4 +19,24 @@ export function agreementWeights(k: number, scheme: WeightScheme): Weights {
       return 1 - (scheme === 'linear' ? distance : distance * distance);
     }),
   );
+}
+
+/**
+ * The weights to use with a tally: those given, else none.
+ * Throws `RangeError` where they do not fit its categories, lie outside [0, 1], or give a
+ * disagreement as much as an agreement.
+ */
+export function weightsOf({ categories }: Tally, weights?: Weights): Weights {
+  const q = categories.length;
+  if (weights === undefined) return agreementWeights(q, 'unweighted');
+  if (weights.length !== q || weights.some((line) => line.length !== q)) {
+    throw new RangeError(`The weights must form a table of ${q} by ${q}, one line a category.`);
+  }
+  for (const [i, line] of weights.entries()) {
+    for (const [j, w] of line.entries()) {
+      if (!(w >= 0 && w <= 1)) throw new RangeError(`Weight ${w} is not between 0 and 1.`);
+      if (i === j && w !== 1) throw new RangeError('The weight of full agreement must be 1.');
+    }
+  }
+  return weights;
 }

@@ -1,3 +1,5 @@
+import { Z_95 } from './normal.ts';
+
 /**
  * What every method of the core answers with: never a silent number.
  *
@@ -26,5 +28,30 @@ export function undefinedEstimate(method: string, n: number, reason: string): Es
     method,
     n,
     notes: [reason],
+  };
+}
+
+interface Known {
+  readonly estimate: number;
+  readonly standardError: number | null;
+  readonly method: string;
+  readonly n: number;
+  readonly notes?: readonly string[];
+  /** Where the statistic can lie at all; the interval is cut off there. */
+  readonly within?: readonly [number, number];
+}
+
+/** An estimate with its 95 % large-sample interval, `estimate -+ 1.96 SE`; none without an error. */
+export function intervalAround(known: Known): Estimate {
+  const { estimate, standardError, method, n, notes = [], within = [-Infinity, Infinity] } = known;
+  const reach = standardError === null ? null : Z_95 * standardError;
+  return {
+    estimate,
+    lower: reach === null ? null : Math.max(within[0], estimate - reach),
+    upper: reach === null ? null : Math.min(within[1], estimate + reach),
+    standardError,
+    method,
+    n,
+    notes,
   };
 }

@@ -1,0 +1,90 @@
+import type { Factor } from '@kritikos/core/reliability/varianceComponents';
+import { BadInput, badCell } from './badInput.ts';
+import { Codes, Growing } from './growing.ts';
+import { readNumber, readTable } from './readTable.ts';
+
+export interface NamedFactor extends Factor {
+  /** The name of every level, as it stands in the file. */
+  readonly names: readonly string[];
+}
+
+export interface MarksFile {
+  readonly marks: Float64Array;
+  readonly factors: readonly NamedFactor[];
+  /** Rows without a mark, left out. */
+  readonly missing: number;
+}
+
+/**
+ * Streams a long file of marks: a column "mark" and one column a factor. A term may join columns,
+ * `candidate:station`. Every factor of a row must be named, also where the mark is missing.
+ */
+export async function readMarks(file: string, terms: readonly string[]): Promise<MarksFile> {
+  let columns: string[] = [];
+  let markAt = -1;
+  const parts: number[][] = [];
+  const codes = terms.map(() => new Codes());
+  const levels = terms.map(() => Growing.integers());
+  const marks = Growing.numbers();
+  let missing = 0;
+  await readTable(
+    file,
+    (header) => {
+      columns = header;
+      markAt = columnOf(header, 'mark');
+      for (const term of terms) {
+        parts.push(term.split(':').map((name) => columnOf(header, name.trim())));
+      }
+    },
+    (cells, row) => {
+      const value = readNumber(cells[markAt] as string);
+      if (value === undefined) {
+        throw badCell(row, columns[markAt] as string, `"${cells[markAt]}" is not a number`);
+      }
+      for (const place of parts.flat()) {
+        if (cells[place] === '') throw badCell(row, columns[place] as string, 'the cell is empty');
+      }
+      if (value === null) {
+        missing++;
+        return;
+      }
+      for (const [t, places] of parts.entries()) {
+        const name = places.map((place) => cells[place]).join(':');
+        levels[t]?.push((codes[t] as Codes).of(name));
+      }
+      marks.push(value);
+    },
+  );
+  return {
+    marks: marks.whole(),
+    factors: terms.map((name, t) => ({
+      name,
+      levels: codes[t]?.size ?? 0,
+      level: levels[t]?.whole() ?? new Int32Array(0),
+      names: codes[t]?.names ?? [],
+    })),
+    missing,
+  };
+}
+
+/** The place of a column by its name, whatever the case. */
+export function columnOf(header: readonly string[], name: string): number {
+  const place = header.findIndex((column) => column.toLowerCase() === name.toLowerCase());
+  if (place < 0) {
+    throw new BadInput(`The file has no column "${name}". It has: ${header.join(', ')}.`);
+  }
+  return place;
+}
+
+/** The terms of a model such as "candidate + examiner + candidate:station". */
+export function termsOf(model: string): string[] {
+  const terms = model
+    .split('+')
+    .map((term) => term.trim())
+    .filter(Boolean);
+  if (terms.length === 0) {
+    throw new BadInput('The model names no factor, for example --model "candidate + examiner".');
+  }
+  if (new Set(terms).size < terms.length) throw new BadInput('The model names a factor twice.');
+  return terms;
+}
