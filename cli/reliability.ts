@@ -5,9 +5,9 @@ import { readNumbers, readRatings, spreadOut } from './readRatings.ts';
 /** The six intraclass correlations of a ratings file. */
 export async function icc(file: string) {
   const rows = spreadOut(await readRatings(file, 'interval'));
-  const { forms, semAgreement, semConsistency, mdc95, subjects, raters, leftOut } =
+  const { forms, semAgreement, semConsistency, mdc95, subjects, raters, missing } =
     intraclass(rows);
-  return { ...forms, semAgreement, semConsistency, mdc95, subjects, raters, leftOut };
+  return { ...forms, semAgreement, semConsistency, mdc95, subjects, raters, missing };
 }
 
 /** How well the columns of a table of scores hang together. */

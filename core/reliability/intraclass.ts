@@ -1,6 +1,9 @@
 import fCdf from '@stdlib/stats-base-dists-f-cdf';
 import fQuantile from '@stdlib/stats-base-dists-f-quantile';
 import { Z_95 } from '../numerics/normal.ts';
+import { varianceComponents } from './varianceComponents.ts';
+
+type Rows = readonly (readonly (number | null)[])[];
 
 export interface Intraclass {
   readonly estimate: number | null;
@@ -26,8 +29,8 @@ export interface IntraclassResult {
   readonly mdc95: number | null;
   readonly subjects: number;
   readonly raters: number;
-  /** Subjects left out because a mark is missing (listwise). */
-  readonly leftOut: number;
+  /** Marks that are missing among the subjects with a mark at all. */
+  readonly missing: number;
 }
 
 /**
@@ -42,32 +45,25 @@ export interface IntraclassResult {
  * ICC(C,1), ICC(k), ICC(A,k), ICC(C,k). The interval of ICC(2,.) is theirs, through
  * Satterthwaite's degrees of freedom.
  *
- * `rows[subject][rater]`; subjects with a missing mark are left out and counted.
+ * `rows[subject][rater]`. Where marks are missing, the mean squares are those that the variance
+ * components by REML lead one to expect: BMS = k s_p^2 + s_e^2, JMS = n s_j^2 + s_e^2.
  * Worked value: the six targets by four judges of Shrout & Fleiss give
  * .17 .29 .71 .44 .62 .91. Undefined, with a reason, for one rater, one subject or equal marks.
  */
-export function intraclass(rows: readonly (readonly (number | null)[])[]): IntraclassResult {
-  const complete = rows.filter((row): row is number[] => row.every((x) => x !== null));
-  const n = complete.length;
-  const k = complete[0]?.length ?? rows[0]?.length ?? 0;
-  const leftOut = rows.length - n;
-  const reason =
-    n < 2
-      ? 'Fewer than two subjects were marked by every rater.'
-      : k < 2
-        ? 'One rater alone cannot be compared.'
-        : null;
-  const squares = reason === null ? meanSquares(complete) : null;
-  if (squares === null || squares.total === 0) {
-    return nothing(
-      reason ?? 'All marks are equal, so nothing varies that raters could agree on.',
-      n,
-      k,
-      leftOut,
-    );
-  }
+export function intraclass(rows: Rows): IntraclassResult {
+  const marked = rows.filter((row) => row.some((x) => x !== null));
+  const n = marked.length;
+  const k = rows[0]?.length ?? 0;
+  const missing = marked.reduce((sum, row) => sum + row.filter((x) => x === null).length, 0);
+  const squares = squaresOf(marked, missing > 0);
+  if (typeof squares === 'string') return nothing(squares, n, k, missing);
   const { between: bms, judges: jms, within: wms, error: ems } = squares;
-  const notes = leftOut > 0 ? [`${leftOut} subjects with missing marks were left out.`] : [];
+  const notes =
+    missing > 0
+      ? [
+          `${missing} marks are missing: the variances are estimated by REML, and F tests and intervals are approximate.`,
+        ]
+      : [];
 
   const oneWay = ratio(bms, wms);
   const twoWay = ratio(bms, ems);
@@ -146,7 +142,56 @@ export function intraclass(rows: readonly (readonly (number | null)[])[]): Intra
     mdc95: Z_95 * Math.SQRT2 * semAgreement,
     subjects: n,
     raters: k,
-    leftOut,
+    missing,
+  };
+}
+
+/** The mean squares of the marks, or why there are none. */
+function squaresOf(rows: Rows, incomplete: boolean): MeanSquares | string {
+  const raters = rows[0]?.length ?? 0;
+  if (rows.length < 2) return 'Fewer than two subjects were marked.';
+  if (raters < 2) return 'One rater alone cannot be compared.';
+  if (!incomplete) {
+    const squares = meanSquares(rows as readonly (readonly number[])[]);
+    return squares.total === 0
+      ? 'All marks are equal, so nothing varies that raters could agree on.'
+      : squares;
+  }
+  try {
+    return expectedSquares(rows);
+  } catch (error) {
+    if (error instanceof RangeError) return error.message;
+    throw error;
+  }
+}
+
+/** What the mean squares would be, had the marks that are missing been as the others are. */
+function expectedSquares(rows: Rows): MeanSquares {
+  const subject: number[] = [];
+  const rater: number[] = [];
+  const marks: number[] = [];
+  for (const [i, row] of rows.entries()) {
+    for (const [j, mark] of row.entries()) {
+      if (mark === null) continue;
+      subject.push(i);
+      rater.push(j);
+      marks.push(mark);
+    }
+  }
+  const n = rows.length;
+  const k = rows[0]?.length ?? 0;
+  const { components, residual } = varianceComponents(Float64Array.from(marks), [
+    { name: 'subject', levels: n, level: Int32Array.from(subject) },
+    { name: 'rater', levels: k, level: Int32Array.from(rater) },
+  ]);
+  const ofRater = components.rater as number;
+  const between = k * (components.subject as number) + residual;
+  return {
+    between,
+    judges: n * ofRater + residual,
+    within: ofRater + residual,
+    error: residual,
+    total: between,
   };
 }
 
@@ -216,7 +261,7 @@ function ratio(above: number, below: number): number {
   return below === 0 ? Infinity : above / below;
 }
 
-function nothing(reason: string, n: number, k: number, leftOut: number): IntraclassResult {
+function nothing(reason: string, n: number, k: number, missing: number): IntraclassResult {
   const form: Intraclass = {
     estimate: null,
     lower: null,
@@ -234,6 +279,6 @@ function nothing(reason: string, n: number, k: number, leftOut: number): Intracl
     mdc95: null,
     subjects: n,
     raters: k,
-    leftOut,
+    missing,
   };
 }

@@ -1,0 +1,186 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { seededChance } from '../numerics/random.ts';
+import { cheapestDesign, dependabilityAtCut, dStudy, dStudyGrid } from './dStudy.ts';
+import { gStudy } from './generalizability.ts';
+import type { Facet } from './generalizability.ts';
+import { intraclass } from './intraclass.ts';
+import { varianceComponents } from './varianceComponents.ts';
+
+// Shrout & Fleiss 1979, table 2: six targets, four judges.
+const ROWS = [
+  [9, 2, 5, 8],
+  [6, 1, 3, 2],
+  [8, 4, 6, 8],
+  [7, 1, 2, 6],
+  [10, 5, 6, 9],
+  [6, 2, 4, 7],
+];
+
+/** Marks of a crossed layout, the last facet running fastest. */
+function layout(sizes: Record<string, number>, mark: (at: number[]) => number) {
+  const names = Object.keys(sizes);
+  const counts = Object.values(sizes);
+  const total = counts.reduce((product, n) => product * n, 1);
+  const places = Array.from({ length: total }, (_, i) => {
+    let rest = i;
+    return counts.map((_n, f) => {
+      const below = counts.slice(f + 1).reduce((product, n) => product * n, 1);
+      const at = Math.floor(rest / below);
+      rest %= below;
+      return at;
+    });
+  });
+  const facets: Facet[] = names.map((name, f) => ({
+    name,
+    levels: counts[f] as number,
+    level: Int32Array.from(places, (at) => at[f] as number),
+  }));
+  return { marks: Float64Array.from(places, mark), facets };
+}
+
+describe('a G study', () => {
+  const targets = layout({ candidate: 6, examiner: 4 }, ([c, e]) => ROWS[c ?? 0]?.[e ?? 0] ?? 0);
+
+  it('gives the mean squares of Shrout & Fleiss 1979, table 3, and their components', () => {
+    const study = gStudy(targets.marks, targets.facets);
+    expect(study.method).toBe('ANOVA');
+    const printed = [11.24, 32.49, 1.02];
+    for (const [i, line] of study.table.entries()) {
+      expect(line.meanSquare).toBeCloseTo(printed[i] ?? NaN, 2);
+    }
+    expect(study.components.candidate).toBeCloseTo(2.556, 3);
+    expect(study.components.examiner).toBeCloseTo(5.244, 3);
+    expect(study.components.residual).toBeCloseTo(1.019, 3);
+  });
+
+  it('of two facets has Phi = ICC(2,k) and E rho² = ICC(3,k)', () => {
+    const { components } = gStudy(targets.marks, targets.facets);
+    const { ICC2k, ICC3k } = intraclass(ROWS).forms;
+    const study = dStudy(components, { examiner: 4 });
+    expect(study.dependability).toBeCloseTo(ICC2k.estimate ?? NaN, 10);
+    expect(study.generalizability).toBeCloseTo(ICC3k.estimate ?? NaN, 10);
+  });
+
+  it('equals REML on balanced marks where no variance is negative', () => {
+    const chance = seededChance(3);
+    const draw = (n: number, sd: number) => Array.from({ length: n }, () => sd * chance.normal());
+    const [c, s, e] = [draw(30, 5), draw(6, 3), draw(4, 2)];
+    const [cs, ce, se] = [draw(180, 3), draw(120, 2), draw(24, 2)];
+    const { marks, facets } = layout({ candidate: 30, station: 6, examiner: 4 }, ([p = 0, q = 0, r = 0]) =>
+      (c[p] ?? 0) + (s[q] ?? 0) + (e[r] ?? 0) + (cs[p * 6 + q] ?? 0) + (ce[p * 4 + r] ?? 0) + (se[q * 4 + r] ?? 0) + chance.normal() * 4); // prettier-ignore
+    const anova = gStudy(marks, facets);
+    expect(Object.keys(anova.components)).toEqual([
+      'candidate',
+      'station',
+      'examiner',
+      'candidate:station',
+      'candidate:examiner',
+      'station:examiner',
+      'residual',
+    ]);
+    expect(Math.min(...Object.values(anova.components))).toBeGreaterThan(0);
+    // One mark taken out makes the layout unbalanced and the method REML; the figures hardly move.
+    const keep = (values: Int32Array) => values.slice(1);
+    const reml = gStudy(
+      marks.slice(1),
+      facets.map((facet) => ({ ...facet, level: keep(facet.level) })),
+    );
+    expect(reml.method).toBe('REML');
+    for (const [name, variance] of Object.entries(anova.components)) {
+      expect(Math.abs((reml.components[name] ?? NaN) / variance - 1), name).toBeLessThan(0.1);
+    }
+    const two = layout({ candidate: 6, examiner: 4 }, ([p = 0, q = 0]) => ROWS[p]?.[q] ?? 0);
+    const fit = varianceComponents(two.marks, two.facets);
+    expect(fit.components.candidate).toBeCloseTo(
+      gStudy(two.marks, two.facets).components.candidate ?? NaN,
+      4,
+    );
+  });
+
+  it('knows examiners nested in stations: no main effect of examiners, one within stations', () => {
+    const { marks, facets } = layout({ candidate: 5, station: 3, examiner: 2 }, ([c = 0, s = 0, e = 0]) => 3 * c + s * e + ((c * 7 + s * 5 + e * 3) % 4)); // prettier-ignore
+    const nested = facets.map((f) => (f.name === 'examiner' ? { ...f, within: 'station' } : f));
+    const study = gStudy(marks, nested);
+    expect(study.method).toBe('ANOVA');
+    expect(study.table.map(({ term, df }) => [term, df])).toEqual([
+      ['candidate', 4],
+      ['station', 2],
+      ['candidate:station', 8],
+      ['station:examiner', 3],
+      ['residual', 12],
+    ]);
+  });
+
+  it('says which estimate was negative, and refuses two marks in one cell', () => {
+    const { marks, facets } = layout({ candidate: 2, examiner: 2 }, ([c = 0, e = 0]) =>
+      c === e ? 1 : 0,
+    );
+    expect(gStudy(marks, facets).notes.join(' ')).toMatch(/candidate was negative.*set to zero/);
+    const twice = facets.map((f) => ({ ...f, level: Int32Array.of(0, 0, 1, 1) }));
+    expect(() => gStudy(marks, twice)).toThrow(/one mark a cell/);
+  });
+});
+
+describe('a D study', () => {
+  // Brennan 2001, synthetic data set 3, p x i x o (G study components from memory): with four
+  // items and two occasions E rho² is .64 and Phi .55.
+  const brennan = {
+    p: 0.5528,
+    i: 0.4417,
+    o: 0.0074,
+    'p:i': 0.575,
+    'p:o': 0.1009,
+    'i:o': 0.1565,
+    residual: 0.9352,
+  };
+
+  it('gives Brennan’s coefficients for four items and two occasions', () => {
+    const study = dStudy(brennan, { i: 4, o: 2 }, 'p');
+    expect(study.generalizability).toBeCloseTo(0.64, 2);
+    expect(study.dependability).toBeCloseTo(0.55, 2);
+  });
+
+  it('is the docstring’s by hand', () => {
+    const study = dStudy({ p: 0.55, i: 0.44, residual: 0.93 }, { i: 4 }, 'p');
+    expect(study.generalizability).toBeCloseTo(0.703, 3);
+    expect(study.dependability).toBeCloseTo(0.616, 3);
+  });
+
+  it('never loses dependability by more stations or examiners, and Phi never exceeds E rho²', () => {
+    const size = fc.integer({ min: 1, max: 20 });
+    fc.assert(
+      fc.property(size, size, (i, o) => {
+        const small = dStudy(brennan, { i, o }, 'p');
+        const large = dStudy(brennan, { i: i + 1, o: o + 1 }, 'p');
+        expect(large.dependability).toBeGreaterThan(small.dependability ?? 1);
+        expect(small.dependability).toBeLessThanOrEqual(small.generalizability ?? 0);
+      }),
+    );
+  });
+
+  it('is most doubtful where the cut lies at the mean', () => {
+    const at = (cut: number) =>
+      dependabilityAtCut(brennan, { i: 4, o: 2 }, { mean: 6, cut, candidates: 100 }, 'p') ?? NaN;
+    expect(at(6)).toBeCloseTo(dStudy(brennan, { i: 4, o: 2 }, 'p').dependability ?? NaN, 10);
+    expect(at(4)).toBeGreaterThan(at(5));
+    expect(at(8)).toBeCloseTo(at(4), 10);
+  });
+
+  it('finds the cheapest design of a grid, and none where none is good enough', () => {
+    const grid = dStudyGrid(brennan, { i: [4, 8, 16], o: [1, 2] }, 'p');
+    expect(grid).toHaveLength(6);
+    const price = { minutes: 10, candidates: 60 };
+    const best = cheapestDesign(grid, 0.6, price);
+    const enough = grid.filter((d) => (d.dependability ?? 0) >= 0.6);
+    const hours = enough.map((d) => ((d.sizes.i ?? 0) * (d.sizes.o ?? 0) * 600) / 60);
+    expect(best?.examinerHours).toBe(Math.min(...hours));
+    expect(cheapestDesign(grid, 0.99, price)).toBeNull();
+    expect(cheapestDesign(grid, 0.6, price, 10)).toBeNull();
+  });
+
+  it('refuses sizes that say nothing', () => {
+    expect(() => dStudy(brennan, { i: 4 }, 'p')).toThrow(/How many os is not said/);
+    expect(() => dStudy(brennan, { i: 0, o: 1 }, 'p')).toThrow(/1 or more/);
+  });
+});
