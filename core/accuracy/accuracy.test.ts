@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { combinedRatio, inParallel, inSeries, postTestProbability } from './postTest.ts';
+import { misreadingOf } from './misreadings.ts';
+import {
+  againstPublished,
+  combinedRatio,
+  inParallel,
+  inSeries,
+  likelihoodRatios,
+  postTestInterval,
+  postTestProbability,
+  predictiveValues,
+} from './postTest.ts';
 import { accuracyOf } from './twoByTwo.ts';
 
 describe('accuracy from a 2x2 table', () => {
@@ -72,5 +82,57 @@ describe('the chance after a test', () => {
     expect(inParallel(a, b).sensitivity).toBeCloseTo(0.92, 12);
     expect(inParallel(a, b).specificity).toBeCloseTo(0.63, 12);
     expect(combinedRatio([2, 3])).toBe(6);
+  });
+});
+
+describe('predictive values by Bayes’ theorem', () => {
+  it('are those of the table at its own prevalence', () => {
+    const a = accuracyOf(24, 3, 6, 70);
+    const worth = { sensitivity: 0.8, specificity: 70 / 73 };
+    const { ppv, npv } = predictiveValues(worth, 30 / 103);
+    expect(ppv).toBeCloseTo(a.ppv.estimate ?? NaN, 12);
+    expect(npv).toBeCloseTo(a.npv.estimate ?? NaN, 12);
+    expect(likelihoodRatios(worth).positive).toBeCloseTo(a.lrPositive.estimate ?? NaN, 10);
+  });
+
+  // Gigerenzer's mammography problem (1996): prevalence 1 %, sensitivity 80 %, false positives
+  // 9.6 %: a positive woman has the disease with 7.8 %.
+  it('solve Gigerenzer’s mammography problem', () => {
+    const { ppv } = predictiveValues({ sensitivity: 0.8, specificity: 0.904 }, 0.01);
+    expect(ppv).toBeCloseTo(0.078, 3);
+  });
+
+  it('carry the interval of the ratio over', () => {
+    const chance = postTestInterval(0.3, { estimate: 7, lower: 3, upper: 14 });
+    expect(chance.estimate).toBeCloseTo(0.75, 12);
+    expect(chance.lower).toBeCloseTo(0.5625, 12);
+    expect(chance.upper).toBeCloseTo(6 / 7, 12);
+  });
+});
+
+describe('the classic misreadings', () => {
+  const truth = { sensitivity: 0.95, specificity: 0.6, ppv: 0.21, npv: 0.99 };
+
+  it('are named when an answer shows them', () => {
+    expect(misreadingOf('free-after-negative', 0.95, truth)).toBe('sensitivity-as-npv');
+    expect(misreadingOf('ill-after-positive', 0.6, truth)).toBe('specificity-as-ppv');
+  });
+
+  it('are not imputed to a right answer or to any other', () => {
+    expect(misreadingOf('free-after-negative', 0.99, truth)).toBeNull();
+    expect(misreadingOf('ill-after-positive', 0.4, truth)).toBeNull();
+    expect(misreadingOf('free-after-negative', 0.96, { ...truth, npv: 0.96 })).toBeNull();
+  });
+});
+
+describe('a combination beside a published one', () => {
+  it('shows by how much tests err together', () => {
+    const calculated = inSeries(
+      { sensitivity: 0.8, specificity: 0.9 },
+      { sensitivity: 0.6, specificity: 0.7 },
+    );
+    const apart = againstPublished(calculated, { sensitivity: 0.5, specificity: 0.92 });
+    expect(apart.sensitivity).toBeCloseTo(0.02, 10);
+    expect(apart.specificity).toBeCloseTo(-0.05, 10);
   });
 });

@@ -43,3 +43,65 @@ export function inParallel(
     specificity: a.specificity * b.specificity,
   };
 }
+
+export interface Chance {
+  readonly estimate: number;
+  readonly lower: number;
+  readonly upper: number;
+}
+
+/**
+ * The chance after a result, with the interval that the ratio's own interval carries over; the
+ * chance before is taken as known.
+ */
+export function postTestInterval(
+  pretest: number,
+  ratio: { estimate: number; lower: number; upper: number },
+): Chance {
+  return {
+    estimate: postTestProbability(pretest, ratio.estimate),
+    lower: postTestProbability(pretest, ratio.lower),
+    upper: postTestProbability(pretest, ratio.upper),
+  };
+}
+
+/** Likelihood ratios of a positive and a negative result, from sensitivity and specificity in (0, 1]. */
+export function likelihoodRatios({
+  sensitivity,
+  specificity,
+}: {
+  sensitivity: number;
+  specificity: number;
+}): { positive: number; negative: number } {
+  return {
+    positive: specificity === 1 ? Infinity : sensitivity / (1 - specificity),
+    negative: specificity === 0 ? Infinity : (1 - sensitivity) / specificity,
+  };
+}
+
+/** Predictive values in a population with this share of the condition (Bayes' theorem). */
+export function predictiveValues(
+  { sensitivity, specificity }: { sensitivity: number; specificity: number },
+  prevalence: number,
+): { ppv: number | null; npv: number | null } {
+  const positive = sensitivity * prevalence + (1 - specificity) * (1 - prevalence);
+  const negative = (1 - sensitivity) * prevalence + specificity * (1 - prevalence);
+  return {
+    ppv: positive === 0 ? null : (sensitivity * prevalence) / positive,
+    npv: negative === 0 ? null : (specificity * (1 - prevalence)) / negative,
+  };
+}
+
+/**
+ * A combination of two tests as if they erred independently, beside what a study found for the
+ * combination. A published figure below the calculated one says that the tests err together.
+ */
+export function againstPublished(
+  calculated: { sensitivity: number; specificity: number },
+  published: { sensitivity: number; specificity: number },
+): { sensitivity: number; specificity: number } {
+  return {
+    sensitivity: published.sensitivity - calculated.sensitivity,
+    specificity: published.specificity - calculated.specificity,
+  };
+}

@@ -2,6 +2,7 @@ import { undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
 import { Z_95 } from '../numerics/normal.ts';
 import { mean, standardDeviation } from '../numerics/summary.ts';
+import { correlation } from '../reliability/internalConsistency.ts';
 
 /**
  * Angoff's cut (1971): every judge says for every item what share of it a borderline candidate
@@ -54,4 +55,59 @@ export function angoff(
     notes,
     judges,
   };
+}
+
+export interface AngoffRound {
+  readonly cut: number | null;
+  readonly standardError: number | null;
+  /** Standard deviation of the judges' cuts: it should fall from round to round. */
+  readonly spread: number | null;
+  /** Judges whose cut moved by more than a percent since the round before. */
+  readonly moved: number;
+}
+
+/**
+ * The rounds of one panel, in order: judges judge, see the others and the data, and judge again.
+ * `rounds[round][judge][item]`, the judges in the same order throughout.
+ */
+export function angoffRounds(
+  rounds: readonly (readonly (readonly (number | null)[])[])[],
+  weights: readonly number[],
+): AngoffRound[] {
+  const results = rounds.map((judgements) => angoff(judgements, weights));
+  return results.map(({ estimate, standardError, judges }, r) => {
+    const before = results[r - 1]?.judges;
+    const given = judges.filter((cut) => cut !== null);
+    return {
+      cut: estimate,
+      standardError,
+      spread: standardDeviation(given),
+      moved: judges.filter((cut, j) => {
+        const last = before?.[j];
+        return cut !== null && last !== undefined && last !== null && Math.abs(cut - last) > 1;
+      }).length,
+    };
+  });
+}
+
+/**
+ * How well every judge's judgements follow what candidates earned of the items: the correlation
+ * over items, best with the shares that borderline candidates earned. A judge near 0 or below
+ * ranked the items otherwise than the candidates found them. `null` where either does not vary.
+ */
+export function judgesAgainstData(
+  judgements: readonly (readonly (number | null)[])[],
+  earned: readonly (number | null)[],
+): (number | null)[] {
+  return judgements.map((row) => {
+    const pairs = row.flatMap((judgement, i) => {
+      const share = earned[i] ?? null;
+      return judgement === null || share === null ? [] : [[judgement, share] as const];
+    });
+    if (pairs.length < 3) return null;
+    return correlation(
+      pairs.map(([judgement]) => judgement),
+      pairs.map(([, share]) => share),
+    );
+  });
 }

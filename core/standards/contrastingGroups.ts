@@ -3,6 +3,8 @@ import { mean, variance } from '../numerics/summary.ts';
 export interface ContrastingCuts {
   /** Where the two normal curves cross between the means; `null` where they do not. */
   readonly normal: number | null;
+  /** The score at which a logistic curve gives even chances of either judgement. */
+  readonly logistic: number | null;
   /** The score at which the fewest candidates are on the wrong side; the middle where several are. */
   readonly leastMisclassified: number | null;
   readonly misclassified: number | null;
@@ -14,13 +16,19 @@ export interface ContrastingCuts {
  *
  * Normal curves with each group's own mean and variance cross where
  * `(x - m1)^2 / v1 + log v1 = (x - m2)^2 / v2 + log v2`; the root between the means is taken.
+ * The logistic form (Livingston & Zieky 1989) is `-a / b` of the regression of the judgement on the
+ * score; where the groups do not overlap no finite curve exists, and it is `null`.
  * Worked value: means 40 and 60 with equal variances cross at 50.
  */
 export function contrastingGroups(
   notCompetent: readonly number[],
   competent: readonly number[],
 ): ContrastingCuts {
-  return { normal: crossing(notCompetent, competent), ...leastWrong(notCompetent, competent) };
+  return {
+    normal: crossing(notCompetent, competent),
+    logistic: evenChances(notCompetent, competent),
+    ...leastWrong(notCompetent, competent),
+  };
 }
 
 function crossing(low: readonly number[], high: readonly number[]): number | null {
@@ -54,4 +62,42 @@ function leastWrong(
   const best = cuts.filter((_, i) => wrong[i] === least);
   const middle = mean(best);
   return { leastMisclassified: middle, misclassified: middle === null ? null : least };
+}
+
+/** Where the logistic regression of competent on score reaches one half, by Newton's method. */
+function evenChances(low: readonly number[], high: readonly number[]): number | null {
+  const scores = [...low, ...high];
+  const centre = mean(scores);
+  if (centre === null || low.length === 0 || high.length === 0) return null;
+  // Without overlap the likelihood rises for ever steeper curves.
+  if (Math.max(...low) <= Math.min(...high) || Math.max(...high) <= Math.min(...low)) return null;
+  const scale = Math.sqrt(variance(scores) ?? 0);
+  const x = scores.map((score) => (score - centre) / scale);
+  let a = 0;
+  let b = 0;
+  for (let iteration = 0; iteration < 100; iteration++) {
+    let ga = 0;
+    let gb = 0;
+    let haa = 0;
+    let hab = 0;
+    let hbb = 0;
+    for (const [i, value] of x.entries()) {
+      const p = 1 / (1 + Math.exp(-a - b * value));
+      const rest = (i < low.length ? 0 : 1) - p;
+      const w = p * (1 - p);
+      ga += rest;
+      gb += rest * value;
+      haa += w;
+      hab += w * value;
+      hbb += w * value * value;
+    }
+    const det = haa * hbb - hab * hab;
+    if (!(det > 1e-14)) return null;
+    const da = (ga * hbb - gb * hab) / det;
+    const db = (gb * haa - ga * hab) / det;
+    a += da;
+    b += db;
+    if (Math.abs(da) + Math.abs(db) < 1e-12) break;
+  }
+  return b > 0 ? centre - (scale * a) / b : null;
 }
