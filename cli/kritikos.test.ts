@@ -203,6 +203,153 @@ describe('the analysis command', () => {
     expect(run(...flags).stdout).toMatch(/sensitivity +0\.80000 +95 %: 0\.62\d+ to 0\.90\d+/);
   });
 
+  it('measures ability and severity, and refuses a design that falls apart', () => {
+    const rows = Array.from({ length: 120 }, (_, i) => {
+      const [c, e] = [i % 20, Math.floor(i / 20) % 3];
+      return `c${c},e${e},${Math.min(3, Math.max(0, ((c * 7 + i * 3) % 4) - (e === 2 ? 1 : 0)))}`;
+    });
+    const path = file('r.csv', ['candidate,examiner,mark', ...rows].join('\n'));
+    const result = run('rasch', path, '--facets', 'candidate + examiner', '--json').json();
+    const severity = Object.fromEntries(
+      result.facets.examiner.elements.map((e: { name: string; measure: number }) => [
+        e.name,
+        e.measure,
+      ]),
+    );
+    expect(severity.e2).toBeGreaterThan(severity.e0);
+    const apart = file('a.csv', 'candidate,examiner,mark\na,x,1\nb,x,0\nc,y,1\nd,y,0\n');
+    const refused = run('rasch', apart, '--facets', 'candidate + examiner');
+    expect(refused.status).toBe(2);
+    expect(refused.stderr).toMatch(/falls apart into 2 unconnected sets/);
+  });
+
+  it('says what designs are worth, and which is cheapest', () => {
+    const rows = SHROUT_FLEISS.flatMap((row, i) => row.map((x, j) => `${i},${j},${x}`));
+    const path = file('d.csv', ['candidate,station,mark', ...rows].join('\n'));
+    const result = run(
+      'dstudy',
+      path,
+      '--facets',
+      'candidate + station',
+      '--sizes',
+      'station=4,20',
+      '--wished',
+      '0.7',
+      '--json',
+    ).json();
+    expect(result.designs[0].dependability).toBeCloseTo(0.62, 2);
+    expect(result.designs[0].generalizability).toBeCloseTo(0.91, 2);
+    expect(result.cheapest.sizes).toEqual({ station: 20 });
+    expect(run('dstudy', path, '--facets', 'candidate + station', '--sizes', 'room=4').status).toBe(
+      2,
+    );
+  });
+
+  it('gives the cuts of panels and of Hofstee, and says where Hofstee has none', () => {
+    const judges = file('j.csv', 'judge,i1,i2\nA,50,70\nB,60,80\n');
+    expect(run('angoff', judges, '--percent', '--json').json()).toMatchObject({
+      cut: 65,
+      standardError: 5,
+    });
+    expect(run('angoff', judges).stderr).toMatch(/50 is not between 0 and 1/);
+    const scores = file(
+      'h.csv',
+      ['score', ...Array.from({ length: 100 }, (_, i) => i + 1)].join('\n'),
+    );
+    const bounds = (...b: string[]) =>
+      run(
+        'hofstee',
+        scores,
+        '--lowest-cut',
+        b[0] ?? '',
+        '--highest-cut',
+        b[1] ?? '',
+        '--fewest-fails',
+        b[2] ?? '',
+        '--most-fails',
+        b[3] ?? '',
+        '--json',
+      ).json();
+    expect(Math.abs(bounds('40', '60', '0', '1').cut - 50)).toBeLessThan(1);
+    expect(bounds('80', '90', '0', '0.2').cut).toBeNull();
+    const decisions = run(
+      'livingston-lewis',
+      scores,
+      '--reliability',
+      '0.8',
+      '--cut',
+      '50',
+      '--json',
+    ).json();
+    expect(decisions.accuracy).toBeGreaterThan(decisions.consistency);
+  });
+
+  it('gives Bland & Altman’s limits of their peak flow meters', () => {
+    const wright = [
+      494, 395, 516, 434, 476, 557, 413, 442, 650, 433, 417, 656, 267, 478, 178, 423, 427,
+    ];
+    const mini = [
+      512, 430, 520, 428, 500, 600, 364, 380, 658, 445, 432, 626, 260, 477, 259, 350, 451,
+    ];
+    const path = file(
+      'ba.csv',
+      ['s,wright,mini', ...wright.map((x, i) => `${i},${x},${mini[i]}`)].join('\n'),
+    );
+    const result = run('bland-altman', path, '--json').json();
+    expect(result.bias.estimate).toBeCloseTo(-2.1, 1);
+    expect(result.sd).toBeCloseTo(38.8, 1);
+    // R's epiR 2.0.52, epi.ccc: .94274243, .85049187 to .97872628.
+    expect(result.concordance.estimate).toBeCloseTo(0.94274243, 7);
+    expect(result.concordance.lower).toBeCloseTo(0.85049187, 3);
+  });
+
+  it('plans a day, and prints tables for people', () => {
+    const day = run(
+      'circuit',
+      '--candidates',
+      '24',
+      '--stations',
+      '10',
+      '--rests',
+      '2',
+      '--circuits',
+      '2',
+      '--reading',
+      '2',
+    );
+    expect(day.stdout).toMatch(/length +131/);
+    expect(day.stdout).toMatch(/wave +candidates/);
+    expect(run('circuit', '--candidates', '24', '--stations', '0').stderr).toMatch(/0 stations/);
+  });
+
+  it.each([
+    ['borderline-group', 55],
+    ['contrasting-groups', 60],
+    ['cohen', 0.6 * 88.5],
+    ['mean-sd', 40],
+    ['fixed', 50],
+  ])('sets a standard by %s', (method, cut) => {
+    const path = file('m.csv', 'score,grade\n30,1\n50,2\n60,3\n70,4\n90,5\n');
+    const result = run('standard', path, '--method', method, '--json').json();
+    expect(Math.abs(result.cut - cut)).toBeLessThan(6);
+    expect(result.n).toBe(5);
+  });
+
+  it('reads one rater, one subject, one category and nothing but gaps without a number made up', () => {
+    for (const content of [
+      's,a\n1,2\n2,3\n',
+      's,a,b\n1,2,3\n',
+      's,a,b\n1,2,2\n2,2,2\n',
+      's,a,b\n1,,\n2,,\n',
+    ]) {
+      const result = run('agreement', file('odd.csv', content), '--resamples', '20', '--json');
+      expect(result.status).toBe(0);
+      expect(result.stdout).not.toMatch(/NaN|Infinity/);
+      const { fleissKappa } = result.json();
+      if (fleissKappa.estimate === null) expect(fleissKappa.notes[0]).toMatch(/\w+ .+/);
+    }
+  });
+
   it.each([
     [
       'a word among numbers',

@@ -7,6 +7,13 @@ import type { AccuracyFlags } from './accuracy.ts';
 import { agreement } from './agreement.ts';
 import type { AgreementFlags } from './agreement.ts';
 import { BadInput } from './badInput.ts';
+import { circuit } from './circuit.ts';
+import type { CircuitFlags } from './circuit.ts';
+import { dstudy, rasch } from './facets.ts';
+import type { DStudyFlags } from './facets.ts';
+import { limitsOfAgreement } from './measurements.ts';
+import { angoffCut, decisionsAtCut, hofsteeCut } from './panel.ts';
+import type { HofsteeFlags, LivingstonLewisFlags } from './panel.ts';
 import { present } from './present.ts';
 import { icc, reliability } from './reliability.ts';
 import { standard, STANDARD_METHODS } from './standard.ts';
@@ -17,19 +24,25 @@ const USER_ERROR = 2;
 
 function number(text: string): number {
   const value = Number(text.replace(',', '.'));
-  if (text.trim() === '' || !Number.isFinite(value))
+  if (text.trim() === '' || !Number.isFinite(value)) {
     throw new InvalidArgumentError(`"${text}" is not a number.`);
+  }
   return value;
 }
 
 function whole(text: string): number {
   const value = number(text);
-  if (!Number.isInteger(value) || value < 0)
+  if (!Number.isInteger(value) || value < 0) {
     throw new InvalidArgumentError(`"${text}" is not a whole number, 0 or more.`);
+  }
   return value;
 }
 
-function print(result: object, { json }: { json?: boolean }): void {
+interface Output {
+  json?: boolean;
+}
+
+function print(result: object, { json }: Output): void {
   process.stdout.write(json ? `${JSON.stringify(result, null, 2)}\n` : present(result));
 }
 
@@ -40,12 +53,13 @@ const program = new Command('kritikos')
   .exitOverride((error) => process.exit(error.exitCode === 0 ? 0 : USER_ERROR))
   .showHelpAfterError();
 
-const verb = (name: string, description: string, example: string) =>
-  program
+function verb(name: string, description: string, example: string): Command {
+  return program
     .command(name)
     .description(description)
     .addHelpText('after', `\nExample:\n  npm run --silent kritikos -- ${example}`)
     .option('--json', 'print one JSON object');
+}
 
 verb(
   'agreement',
@@ -54,7 +68,7 @@ verb(
 )
   .argument(
     '<ratings.csv>',
-    'wide (subject, then one column a rater) or long (candidate, examiner, mark)',
+    'wide (subject, one column a rater) or long (candidate, examiner, mark)',
   )
   .addOption(
     new Option('--level <level>', 'level of measurement').choices(LEVELS).default('nominal'),
@@ -69,17 +83,17 @@ verb(
     new Option('--interval <kind>', 'bootstrap interval').choices(INTERVALS).default('percentile'),
   )
   .option('--seed <n>', 'seed of the bootstrap', whole, 1)
-  .action(async (file: string, flags: AgreementFlags & { json?: boolean }) =>
+  .action(async (file: string, flags: AgreementFlags & Output) =>
     print(await agreement(file, flags), flags),
   );
 
 verb('icc', 'the six intraclass correlations', 'icc ratings.csv --json')
   .argument('<ratings.csv>', 'wide or long')
-  .action(async (file: string, flags: { json?: boolean }) => print(await icc(file), flags));
+  .action(async (file: string, flags: Output) => print(await icc(file), flags));
 
 verb('reliability', 'alpha and its kin of the columns of a table', 'reliability scores.csv --json')
   .argument('<scores.csv>', 'wide: candidate, then one column an item or station')
-  .action(async (file: string, flags: { json?: boolean }) => print(await reliability(file), flags));
+  .action(async (file: string, flags: Output) => print(await reliability(file), flags));
 
 verb(
   'variance',
@@ -87,14 +101,43 @@ verb(
   'variance marks.csv --model "candidate + examiner" --json',
 )
   .argument('<marks.csv>', 'long: a column "mark" and one column a factor')
-  .requiredOption(
-    '--model <terms>',
-    'random terms, for example "candidate + examiner + candidate:station"',
-  )
+  .requiredOption('--model <terms>', 'random terms: "candidate + examiner + candidate:station"')
   .option('--fixed <terms>', 'fixed terms; 1 is the intercept', '1')
-  .action(async (file: string, flags: { model: string; fixed: string; json?: boolean }) =>
+  .action(async (file: string, flags: { model: string; fixed: string } & Output) =>
     print(await variance(file, flags.model, flags.fixed), flags),
   );
+
+verb(
+  'dstudy',
+  'what designs of other sizes would be worth (generalizability)',
+  'dstudy marks.csv --facets "candidate + station" --sizes "station=8,12,16" --wished 0.8 --json',
+)
+  .argument('<marks.csv>', 'long: a column "mark" and one column a facet')
+  .requiredOption('--facets <names>', 'the object first: "candidate + station + examiner"')
+  .requiredOption('--sizes <numbers>', 'numbers to try: "station=8,12 examiner=1,2"')
+  .option('--nested <pairs>', 'facets nested in others: "examiner:station"')
+  .option('--cut <score>', 'dependability at this cut', number)
+  .option('--wished <phi>', 'the cheapest design with this dependability', number)
+  .option('--minutes <n>', 'minutes of one examiner with one candidate at one station', number, 10)
+  .option('--hours <n>', 'examiner-hours that there are at most', number)
+  .action(async (file: string, flags: DStudyFlags & Output) =>
+    print(await dstudy(file, flags), flags),
+  );
+
+verb(
+  'rasch',
+  'ability, difficulty and severity on one scale (many-facet Rasch)',
+  'rasch marks.csv --facets "candidate + station + examiner" --json',
+)
+  .argument('<marks.csv>', 'long: a column "mark" of whole grades and one column a facet')
+  .option('--facets <names>', 'candidates first', 'candidate + station + examiner')
+  .action(async (file: string, flags: { facets: string } & Output) =>
+    print(await rasch(file, flags), flags),
+  );
+
+verb('bland-altman', 'limits of agreement of two measurements', 'bland-altman angles.csv --json')
+  .argument('<pairs.csv>', 'wide: subject, first, second measurement')
+  .action(async (file: string, flags: Output) => print(await limitsOfAgreement(file), flags));
 
 verb(
   'standard',
@@ -110,10 +153,51 @@ verb(
   .option('--score <column>', 'column of the score', 'score')
   .option('--grade <column>', 'column of the overall grade', 'grade')
   .option('--borderline <grade>', 'borderline point of the scale', number, 2.5)
+  .option('--percentile <p>', 'cohen: the percentile of the best', number, 0.95)
+  .option('--multiplier <m>', 'cohen: the share of it', number, 0.6)
+  .option('--k <n>', 'mean-sd: standard deviations below the mean', number, 1)
+  .option('--percent <n>', 'fixed: the percentage', number, 50)
   .option('--resamples <n>', 'bootstrap the cut', whole)
   .option('--seed <n>', 'seed of the bootstrap', whole, 1)
-  .action(async (file: string, flags: StandardFlags & { json?: boolean }) =>
+  .action(async (file: string, flags: StandardFlags & Output) =>
     print(await standard(file, flags), flags),
+  );
+
+verb('angoff', 'a panel’s cut', 'angoff judgements.csv --percent --json')
+  .argument('<judgements.csv>', 'wide: judge, then one column an item, shares from 0 to 1')
+  .option('--percent', 'judgements are percentages')
+  .action(async (file: string, flags: { percent?: boolean } & Output) =>
+    print(await angoffCut(file, flags), flags),
+  );
+
+verb(
+  'hofstee',
+  'the compromise between acceptable cuts and acceptable fails',
+  'hofstee scores.csv --lowest-cut 45 --highest-cut 65 --fewest-fails 0.02 --most-fails 0.3 --json',
+)
+  .argument('<scores.csv>', 'one row a candidate')
+  .option('--score <column>', 'column of the score', 'score')
+  .requiredOption('--lowest-cut <score>', 'lowest acceptable cut', number)
+  .requiredOption('--highest-cut <score>', 'highest acceptable cut', number)
+  .requiredOption('--fewest-fails <share>', 'smallest acceptable share of fails, 0 to 1', number)
+  .requiredOption('--most-fails <share>', 'largest acceptable share of fails, 0 to 1', number)
+  .action(async (file: string, flags: HofsteeFlags & Output) =>
+    print(await hofsteeCut(file, flags), flags),
+  );
+
+verb(
+  'livingston-lewis',
+  'accuracy and consistency of pass and fail at a cut',
+  'livingston-lewis scores.csv --reliability 0.8 --cut 60 --json',
+)
+  .argument('<scores.csv>', 'one row a candidate')
+  .option('--score <column>', 'column of the score', 'score')
+  .requiredOption('--reliability <r>', 'reliability of the score, between 0 and 1', number)
+  .requiredOption('--cut <score>', 'the least score that passes', number)
+  .option('--lowest <score>', 'lowest possible score', number, 0)
+  .option('--highest <score>', 'highest possible score', number, 100)
+  .action(async (file: string, flags: LivingstonLewisFlags & Output) =>
+    print(await decisionsAtCut(file, flags), flags),
   );
 
 verb(
@@ -126,7 +210,25 @@ verb(
   .requiredOption('--fn <n>', 'false negatives', whole)
   .requiredOption('--tn <n>', 'true negatives', whole)
   .option('--pretest <p>', 'chance of the condition before the test', number)
-  .action((flags: AccuracyFlags & { json?: boolean }) => print(accuracy(flags), flags));
+  .action((flags: AccuracyFlags & Output) => print(accuracy(flags), flags));
+
+verb(
+  'circuit',
+  'the length of a day of rotating stations',
+  'circuit --candidates 48 --stations 10 --rests 2 --circuits 2 --minutes 8 --json',
+)
+  .requiredOption('--candidates <n>', 'candidates', whole)
+  .requiredOption('--stations <n>', 'stations with an examiner', whole)
+  .option('--rests <n>', 'rest stations', whole, 0)
+  .option('--circuits <n>', 'circuits side by side', whole, 1)
+  .option('--reading <n>', 'minutes to read before the station', number, 1)
+  .option('--minutes <n>', 'minutes at the station', number, 8)
+  .option('--changeover <n>', 'minutes between stations', number, 1)
+  .option('--break-after <n>', 'slots after which examiners rest; 0 for never', whole, 0)
+  .option('--break <n>', 'minutes of rest', number, 15)
+  .option('--extra <n>', 'candidates with extra time', whole, 0)
+  .option('--extra-share <share>', 'how much more time they get', number, 0.25)
+  .action((flags: CircuitFlags & Output) => print(circuit(flags), flags));
 
 try {
   await program.parseAsync();
@@ -135,9 +237,8 @@ try {
     process.stderr.write(`${error.message}\n`);
     process.exitCode = USER_ERROR;
   } else {
-    process.stderr.write(
-      `Something went wrong: ${error instanceof Error ? error.message : String(error)}\n`,
-    );
+    const what = error instanceof Error ? error.message : String(error);
+    process.stderr.write(`Something went wrong: ${what}\n`);
     process.exitCode = 1;
   }
 }

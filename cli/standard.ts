@@ -1,81 +1,114 @@
+import type { Estimate } from '@kritikos/core/numerics/estimate';
 import { borderlineGroup } from '@kritikos/core/standards/borderlineGroup';
 import { borderlineRegression } from '@kritikos/core/standards/borderlineRegression';
 import { bootstrapCut } from '@kritikos/core/standards/bootstrapCut';
-import { BadInput, badCell } from './badInput.ts';
-import { readNumber, readTable } from './readTable.ts';
+import { cohenRelative } from '@kritikos/core/standards/cohenRelative';
+import { contrastingGroups } from '@kritikos/core/standards/contrastingGroups';
+import { fixedPercent, meanMinusSd } from '@kritikos/core/standards/fixedCuts';
+import { asBadInput } from './badInput.ts';
+import { leftOutNotes, readColumns } from './readColumns.ts';
 
-export const STANDARD_METHODS = ['borderline-regression', 'borderline-group'] as const;
+export const STANDARD_METHODS = [
+  'borderline-regression',
+  'borderline-group',
+  'contrasting-groups',
+  'cohen',
+  'mean-sd',
+  'fixed',
+] as const;
 
 export interface StandardFlags {
   method: (typeof STANDARD_METHODS)[number];
   score: string;
   grade: string;
   borderline: number;
+  percentile: number;
+  multiplier: number;
+  k: number;
+  percent: number;
   resamples?: number;
   seed: number;
 }
 
-/** A cut from a file of scores and overall grades. */
+/** A cut from a file of scores and, where the method asks for them, overall grades. */
 export async function standard(file: string, flags: StandardFlags) {
-  const scores: number[] = [];
-  const grades: number[] = [];
-  let leftOut = 0;
-  let places: [number, number] = [-1, -1];
-  await readTable(
-    file,
-    (header) => {
-      const at = (name: string) => {
-        const place = header.indexOf(name);
-        if (place < 0)
-          throw new BadInput(`The file has no column "${name}". It has: ${header.join(', ')}.`);
-        return place;
-      };
-      places = [at(flags.score), at(flags.grade)];
-    },
-    (cells, row) => {
-      const read = (place: number, column: string) => {
-        const value = readNumber(cells[place] as string);
-        if (value === undefined) throw badCell(row, column, `"${cells[place]}" is not a number`);
-        return value;
-      };
-      const score = read(places[0], flags.score);
-      const grade = read(places[1], flags.grade);
-      if (score === null || grade === null) leftOut++;
-      else {
-        scores.push(score);
-        grades.push(grade);
-      }
-    },
+  const needsGrades = ['borderline-regression', 'borderline-group', 'contrasting-groups'].includes(
+    flags.method,
   );
-  if (scores.length === 0) throw new BadInput('No row has both a score and a grade.');
-  const passRate = (cut: number | null) =>
-    cut === null ? null : scores.filter((s) => s >= cut - 1e-9).length / scores.length;
-  const missing = leftOut > 0 ? [`${leftOut} rows without score or grade were left out.`] : [];
-  if (flags.method === 'borderline-group') {
-    const { mean } = borderlineGroup(scores, grades, flags.borderline);
-    return {
-      cut: mean.estimate,
-      standardError: mean.standardError,
-      n: scores.length,
-      passRate: passRate(mean.estimate),
-      notes: [...mean.notes, ...missing],
-    };
+  const { values, leftOut } = await readColumns(
+    file,
+    needsGrades ? [flags.score, flags.grade] : [flags.score],
+  );
+  const [scores = [], grades = []] = values;
+  const missing = leftOutNotes(leftOut, needsGrades ? 'score or grade' : 'score');
+  const found = asBadInput(() => cutBy(scores, grades, flags));
+  const reach = (score: number) => found.cut !== null && score >= found.cut - 1e-9;
+  return {
+    ...found,
+    n: scores.length,
+    passRate: found.cut === null ? null : scores.filter(reach).length / scores.length,
+    notes: [...found.notes, ...missing],
+  };
+}
+
+interface Found {
+  readonly cut: number | null;
+  readonly standardError: number | null;
+  readonly notes: readonly string[];
+  readonly [more: string]: unknown;
+}
+
+function cutBy(scores: readonly number[], grades: readonly number[], flags: StandardFlags): Found {
+  switch (flags.method) {
+    case 'borderline-regression':
+      return byRegression(scores, grades, flags);
+    case 'borderline-group': {
+      const { mean, median } = borderlineGroup(scores, grades, flags.borderline);
+      return { ...fromEstimate(mean), median };
+    }
+    case 'contrasting-groups': {
+      const group = (competent: boolean) =>
+        scores.filter((_, i) => (grades[i] as number) > flags.borderline === competent);
+      const cuts = contrastingGroups(group(false), group(true));
+      const cut = cuts.normal ?? cuts.leastMisclassified;
+      const notes = cut === null ? ['One of the two groups is empty or nothing parts them.'] : [];
+      return { cut, standardError: null, ...cuts, notes };
+    }
+    case 'cohen': {
+      const cut = cohenRelative(scores, flags.percentile, flags.multiplier);
+      return { cut, standardError: null, notes: [] };
+    }
+    case 'mean-sd':
+      return fromEstimate(meanMinusSd(scores, flags.k));
+    case 'fixed':
+      return fromEstimate(fixedPercent(flags.percent));
   }
-  const range: [number, number] = [Math.min(...[0, ...scores]), Math.max(...scores)];
-  const { cut, line } = borderlineRegression(scores, grades, flags.borderline, range);
-  const boot =
-    flags.resamples === undefined
-      ? null
-      : bootstrapCut(scores, grades, flags.borderline, flags.resamples, flags.seed);
+}
+
+function byRegression(
+  scores: readonly number[],
+  grades: readonly number[],
+  { borderline, resamples, seed }: StandardFlags,
+): Found {
+  // A loop, because a spread of a million scores is more than a call takes.
+  const range = scores.reduce(
+    ([low, high], s): [number, number] => [Math.min(low, s), Math.max(high, s)],
+    [0, -Infinity] as [number, number],
+  );
+  const { cut, line } = borderlineRegression(scores, grades, borderline, range);
   return {
     cut: cut.estimate,
     standardError: cut.standardError,
     slope: line?.slope ?? null,
     intercept: line?.intercept ?? null,
     rSquared: line?.rSquared ?? null,
-    n: scores.length,
-    passRate: passRate(cut.estimate),
-    notes: [...cut.notes, ...missing],
-    ...(boot ? { bootstrap: boot } : {}),
+    ...(resamples === undefined
+      ? {}
+      : { bootstrap: bootstrapCut(scores, grades, borderline, resamples, seed) }),
+    notes: cut.notes,
   };
+}
+
+function fromEstimate({ estimate, standardError, notes }: Estimate): Found {
+  return { cut: estimate, standardError, notes };
 }

@@ -103,6 +103,8 @@ const MOST_ITERATIONS = 500;
 const SMALL_STEP = 1e-6;
 /** A Newton step longer than a logit trusts the curve too far. */
 const LONGEST_STEP = 1;
+/** How far an extreme total is drawn in, in grades. */
+const DRAWN_IN = 0.3;
 
 class RatingScale {
   /** `measures[f][level]`; ability counts up, the others down. */
@@ -110,9 +112,9 @@ class RatingScale {
   readonly steps: Float64Array;
   private readonly totals: Float64Array[];
   private readonly counts: Int32Array[];
-  /** Levels whose marks are all lowest or all highest: they have no finite joint estimate. */
+  /** Levels whose marks are all lowest or all highest: they have no finite estimate of their own. */
   private readonly extreme: Uint8Array[];
-  private readonly used: Uint8Array;
+  private used: Uint8Array;
   private readonly atOrAbove: Float64Array;
   private readonly probabilities: Float64Array;
 
@@ -132,26 +134,40 @@ class RatingScale {
     this.setExtremesAside();
   }
 
-  /** Setting one extreme level aside can make another one extreme; repeated until none is left. */
+  /**
+   * Candidates with all marks lowest or all highest say nothing of the others and are set aside,
+   * unless a grade would vanish with them. Whatever is extreme among the rest has its total drawn
+   * in by three tenths of a grade (common practice, no source), so that its estimate is finite.
+   */
   private setExtremesAside(): void {
-    for (let again = true; again;) {
-      again = false;
-      for (const [f, { level }] of this.factors.entries()) {
-        const total = (this.totals[f] as Float64Array).fill(0);
-        const count = (this.counts[f] as Int32Array).fill(0);
-        for (const [i, l] of level.entries()) {
-          if (!this.used[i]) continue;
-          total[l] = (total[l] as number) + (this.scores[i] as number);
-          count[l] = (count[l] as number) + 1;
+    this.count();
+    const { level } = this.factors[0] as Factor;
+    const total = Float64Array.from(this.totals[0] as Float64Array);
+    const most = (this.counts[0] as Int32Array).map((c) => c * this.top);
+    this.used = Uint8Array.from(level, (l) => (total[l] === 0 || total[l] === most[l] ? 0 : 1));
+    const left = new Set(this.scores.filter((_, i) => this.used[i]));
+    if (left.size <= this.top) this.used.fill(1);
+    this.count();
+    for (const [f, own] of this.totals.entries()) {
+      for (const [l, x] of own.entries()) {
+        const full = (this.counts[f]?.[l] as number) * this.top;
+        if (full === 0) (this.extreme[f] as Uint8Array)[l] = 1;
+        else if (x === 0 || x === full) {
+          own[l] = x === 0 ? DRAWN_IN : full - DRAWN_IN;
+          (this.extreme[f] as Uint8Array)[l] = 1;
         }
-        const extreme = this.extreme[f] as Uint8Array;
-        for (const [l, c] of count.entries()) {
-          if (c === 0 || extreme[l]) continue;
-          if (total[l] === 0 || total[l] === c * this.top) extreme[l] = 1;
-          else continue;
-          again = true;
-        }
-        for (const [i, l] of level.entries()) if (extreme[l]) this.used[i] = 0;
+      }
+    }
+  }
+
+  private count(): void {
+    for (const [f, { level }] of this.factors.entries()) {
+      const total = (this.totals[f] as Float64Array).fill(0);
+      const count = (this.counts[f] as Int32Array).fill(0);
+      for (const [i, l] of level.entries()) {
+        if (!this.used[i]) continue;
+        total[l] = (total[l] as number) + (this.scores[i] as number);
+        count[l] = (count[l] as number) + 1;
       }
     }
     this.atOrAbove.fill(0);
