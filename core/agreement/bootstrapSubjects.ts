@@ -39,10 +39,12 @@ export function bootstrapSubjects<Name extends string>(
   if (n >= 2 && resamples >= 2) {
     const chance = seededChance(seed);
     const times = new Float64Array(tally.times.length);
+    const drawn = new Int32Array(n);
     for (let resample = 0; resample < resamples; resample++) {
       times.fill(0);
+      chance.fill(drawn, n);
       for (let draw = 0; draw < n; draw++) {
-        const row = tally.rowOf[chance.below(n)] as number;
+        const row = tally.rowOf[drawn[draw] as number] as number;
         times[row] = (times[row] as number) + 1;
       }
       for (const [c, [, { whole, prepared }]] of entries.entries()) {

@@ -2,6 +2,7 @@ import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
 import { countComparable, marksPerRow } from './tally.ts';
 import type { Prepared, Tally } from './tally.ts';
+import { symmetricWeights } from './weights.ts';
 import type { Weights } from './weights.ts';
 
 /** What a coefficient takes for agreement by chance, and how each subject moves it. */
@@ -77,7 +78,8 @@ export function prepareChanceCorrected(tally: Tally, weights: Weights, chance: C
     const { usable, observed, shares } = pooled(tally, agreement, times);
     if (usable === 0) return null;
     const { expected } = chance(shares);
-    const used = shares.reduce((count, share) => count + (share > 0 ? 1 : 0), 0);
+    let used = 0;
+    for (let k = 0; k < shares.length; k++) if ((shares[k] as number) > 0) used++;
     return used < 2 || expected >= 1 - 1e-12 ? null : (observed - expected) / (1 - expected);
   };
 }
@@ -102,15 +104,18 @@ export function rowAgreement({ start, category }: Tally, weights: Weights): Floa
 
 /** sum_kl w_kl p_k p_l, and its pull per category. */
 export function productChance(weights: Weights): Chance {
+  const q = weights.length;
+  const w = symmetricWeights(weights);
+  const pull = new Float64Array(q);
   return (shares) => {
-    const pull = shares.map((_, k) => {
+    let expected = 0;
+    for (let k = 0; k < q; k++) {
       let sum = 0;
-      for (const [l, p] of shares.entries()) {
-        sum += (p * ((weights[k]?.[l] ?? 0) + (weights[l]?.[k] ?? 0))) / 2;
-      }
-      return sum;
-    });
-    return { expected: shares.reduce((sum, p, k) => sum + p * (pull[k] as number), 0), pull };
+      for (let l = 0; l < q; l++) sum += (shares[l] as number) * (w[k * q + l] as number);
+      pull[k] = sum;
+      expected += (shares[k] as number) * sum;
+    }
+    return { expected, pull };
   };
 }
 

@@ -3,7 +3,7 @@ import type { Estimate } from '../numerics/estimate.ts';
 import { Z_95 } from '../numerics/normal.ts';
 import type { CrossTable } from './crossTable.ts';
 import type { Prepared, Tally } from './tally.ts';
-import { agreementWeights, weightsOf } from './weights.ts';
+import { agreementWeights, symmetricWeights, weightsOf } from './weights.ts';
 import type { Weights } from './weights.ts';
 
 /**
@@ -62,23 +62,26 @@ export function cohenKappa(
   };
 }
 
-/** Kappa of a table given line by line, `counts[i * q + j]`; `null` where it is undefined. */
+/**
+ * Kappa of a table given line by line, `counts[from + i * q + j]`, for symmetric weights given
+ * likewise; `null` where it is undefined.
+ */
 export function kappaOfCounts(
-  counts: ArrayLike<number>,
+  counts: Float64Array,
   q: number,
-  weights: Weights,
+  weights: Float64Array,
+  from = 0,
 ): number | null {
   const row = new Float64Array(q);
   const column = new Float64Array(q);
   let n = 0;
   let agreed = 0;
   for (let i = 0; i < q; i++) {
-    const line = weights[i];
     for (let j = 0; j < q; j++) {
-      const count = counts[i * q + j] as number;
+      const count = counts[from + i * q + j] as number;
       if (count === 0) continue;
       n += count;
-      agreed += (line?.[j] ?? 0) * count;
+      agreed += (weights[i * q + j] as number) * count;
       row[i] = (row[i] as number) + count;
       column[j] = (column[j] as number) + count;
     }
@@ -86,9 +89,10 @@ export function kappaOfCounts(
   if (n === 0) return null;
   let chance = 0;
   for (let i = 0; i < q; i++) {
-    const line = weights[i];
+    const own = row[i] as number;
+    if (own === 0) continue;
     for (let j = 0; j < q; j++)
-      chance += (line?.[j] ?? 0) * (row[i] as number) * (column[j] as number);
+      chance += (weights[i * q + j] as number) * own * (column[j] as number);
   }
   const expected = chance / (n * n);
   return expected >= 1 - 1e-12 ? null : (agreed / n - expected) / (1 - expected);
@@ -96,7 +100,7 @@ export function kappaOfCounts(
 
 /** Kappa of raters 0 and 1 of a tally, for any counts of its rows. */
 export function prepareCohenKappa(tally: Tally, weights?: Weights): Prepared {
-  const used = weightsOf(tally, weights);
+  const used = symmetricWeights(weightsOf(tally, weights));
   const q = tally.categories.length;
   const cells = Array.from({ length: tally.times.length }, (_, p) => {
     const from = tally.start[p] as number;

@@ -3,7 +3,7 @@ import type { Estimate } from '../numerics/estimate.ts';
 import { rowAgreement } from './chanceCorrected.ts';
 import { countComparable, marksPerRow } from './tally.ts';
 import type { Prepared, Tally } from './tally.ts';
-import { weightsOf } from './weights.ts';
+import { symmetricWeights, weightsOf } from './weights.ts';
 import type { Weights } from './weights.ts';
 
 /**
@@ -28,7 +28,7 @@ export function congerKappa(tally: Tally, weights?: Weights): Estimate {
   const { observed, expected, shares, uses, active } = chanceOfRaters(
     tally,
     agreement,
-    used,
+    symmetricWeights(used),
     tally.times,
   );
   if (active < 2 || expected >= 1 - 1e-12) {
@@ -64,8 +64,9 @@ export function congerKappa(tally: Tally, weights?: Weights): Estimate {
 export function prepareCongerKappa(tally: Tally, weights?: Weights): Prepared {
   const used = weightsOf(tally, weights);
   const agreement = rowAgreement(tally, used);
+  const flat = symmetricWeights(used);
   return (times) => {
-    const { observed, expected, active, usable } = chanceOfRaters(tally, agreement, used, times);
+    const { observed, expected, active, usable } = chanceOfRaters(tally, agreement, flat, times);
     if (usable === 0 || active < 2 || expected >= 1 - 1e-12) return null;
     return (observed - expected) / (1 - expected);
   };
@@ -75,7 +76,7 @@ export function prepareCongerKappa(tally: Tally, weights?: Weights): Prepared {
 function chanceOfRaters(
   { start, rater, category, raters, categories }: Tally,
   agreement: Float64Array,
-  weights: Weights,
+  weights: Float64Array,
   times: ArrayLike<number>,
 ) {
   const q = categories.length;
@@ -113,7 +114,7 @@ function chanceOfRaters(
   let expected = 0;
   for (let k = 0; k < q; k++) {
     for (let l = 0; l < q; l++) {
-      const w = weights[k]?.[l] ?? 0;
+      const w = weights[k * q + l] as number;
       if (w === 0) continue;
       let same = 0;
       for (let g = 0; g < raters; g++) {
@@ -129,7 +130,7 @@ function chanceOfRaters(
 /** For every mark: how far one more of it moves the sum over pairs of raters in pe. */
 function pullOfMarks(tally: Tally, shares: Float64Array, weights: Weights): Float64Array {
   const q = tally.categories.length;
-  const symmetric = (k: number, l: number) => ((weights[k]?.[l] ?? 0) + (weights[l]?.[k] ?? 0)) / 2;
+  const symmetric = symmetricWeights(weights);
   const total = Float64Array.from({ length: q }, (_, k) => {
     let sum = 0;
     for (let g = 0; g < tally.raters; g++) sum += shares[g * q + k] as number;
@@ -141,7 +142,8 @@ function pullOfMarks(tally: Tally, shares: Float64Array, weights: Weights): Floa
     for (let k = 0; k < q; k++) {
       let sum = 0;
       for (let l = 0; l < q; l++) {
-        sum += symmetric(k, l) * ((total[l] as number) - (shares[g * q + l] as number));
+        sum +=
+          (symmetric[k * q + l] as number) * ((total[l] as number) - (shares[g * q + l] as number));
       }
       others[g * q + k] = sum;
       average[g] = (average[g] as number) + sum * (shares[g * q + k] as number);

@@ -3,7 +3,7 @@ import type { Estimate } from '../numerics/estimate.ts';
 import { kappaOfCounts } from './cohenKappa.ts';
 import { countComparable } from './tally.ts';
 import type { Prepared, Tally } from './tally.ts';
-import { weightsOf } from './weights.ts';
+import { symmetricWeights, weightsOf } from './weights.ts';
 import type { Weights } from './weights.ts';
 
 /**
@@ -49,7 +49,7 @@ export function prepareLightKappa(tally: Tally, weights?: Weights): Prepared {
 function pairKappas(tally: Tally, weights?: Weights) {
   const { start, rater, category, raters } = tally;
   const q = tally.categories.length;
-  const used = weightsOf(tally, weights);
+  const used = symmetricWeights(weightsOf(tally, weights));
   const pairs = new Map<number, number>();
   const row: number[] = [];
   const cell: number[] = [];
@@ -74,7 +74,7 @@ function pairKappas(tally: Tally, weights?: Weights) {
       counts[at] = (counts[at] as number) + (times[row[m] as number] as number);
     }
     return Array.from({ length: pairs.size }, (_, pair) =>
-      kappaOfCounts(counts.subarray(pair * q * q, (pair + 1) * q * q), q, used),
+      kappaOfCounts(counts, q, used, pair * q * q),
     );
   };
 }

@@ -40,3 +40,12 @@ export function weightsOf({ categories }: Tally, weights?: Weights): Weights {
   }
   return weights;
 }
+
+/** The weights line by line, each the mean of (i, j) and (j, i), for loops that count nanoseconds. */
+export function symmetricWeights(weights: Weights): Float64Array {
+  const q = weights.length;
+  return Float64Array.from({ length: q * q }, (_, at) => {
+    const [i, j] = [Math.floor(at / q), at % q];
+    return ((weights[i]?.[j] ?? 0) + (weights[j]?.[i] ?? 0)) / 2;
+  });
+}

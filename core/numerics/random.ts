@@ -8,6 +8,11 @@ export interface Chance {
   uniform(): number;
   /** A whole number in [0, below). */
   below(below: number): number;
+  /**
+   * Fills an array with whole numbers in [0, below), faster than one by one. They are even to
+   * `below` in 2^32, which no resample can tell from even.
+   */
+  fill(into: Int32Array, below: number): void;
   /** A draw from the standard normal distribution (Box & Muller 1958). */
   normal(): number;
 }
@@ -19,6 +24,11 @@ export function seededChance(seed: number): Chance {
   return {
     uniform,
     below: (below) => uniformInt(generator, 0, below - 1),
+    fill: (into, below) => {
+      for (let i = 0; i < into.length; i++) {
+        into[i] = Math.floor(((generator.next() >>> 0) * below) / 2 ** 32);
+      }
+    },
     normal: () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform()),
   };
 }

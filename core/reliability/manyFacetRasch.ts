@@ -1,4 +1,5 @@
 import { connectedSets } from './connectedness.ts';
+import { GradeMoments } from './gradeMoments.ts';
 import { estimateWarm } from './warmEstimate.ts';
 import type { Factor } from './varianceComponents.ts';
 
@@ -116,7 +117,7 @@ class RatingScale {
   private readonly extreme: Uint8Array[];
   private used: Uint8Array;
   private readonly atOrAbove: Float64Array;
-  private readonly probabilities: Float64Array;
+  private readonly grade: GradeMoments;
 
   constructor(
     private readonly scores: Uint8Array,
@@ -130,7 +131,7 @@ class RatingScale {
     this.extreme = factors.map(({ levels }) => new Uint8Array(levels));
     this.used = new Uint8Array(scores.length).fill(1);
     this.atOrAbove = new Float64Array(top + 1);
-    this.probabilities = new Float64Array(top + 1);
+    this.grade = new GradeMoments(this.steps);
     this.setExtremesAside();
   }
 
@@ -187,34 +188,6 @@ class RatingScale {
     return location;
   }
 
-  /** Fills `probabilities`; answers expected grade and its variance. */
-  private moments(location: number): { mean: number; variance: number } {
-    const { probabilities, steps, top } = this;
-    let exponent = 0;
-    let largest = 0;
-    probabilities[0] = 0;
-    for (let k = 1; k <= top; k++) {
-      exponent += location - (steps[k - 1] as number);
-      probabilities[k] = exponent;
-      if (exponent > largest) largest = exponent;
-    }
-    let sum = 0;
-    for (let k = 0; k <= top; k++) {
-      const p = Math.exp((probabilities[k] as number) - largest);
-      probabilities[k] = p;
-      sum += p;
-    }
-    let mean = 0;
-    let square = 0;
-    for (let k = 0; k <= top; k++) {
-      const p = (probabilities[k] as number) / sum;
-      probabilities[k] = p;
-      mean += k * p;
-      square += k * k * p;
-    }
-    return { mean, variance: square - mean * mean };
-  }
-
   fit(): number {
     let iterations = 0;
     for (; iterations < MOST_ITERATIONS; iterations++) {
@@ -232,10 +205,10 @@ class RatingScale {
     const information = new Float64Array(own.length);
     for (let i = 0; i < this.scores.length; i++) {
       if (!this.used[i]) continue;
-      const { mean, variance } = this.moments(this.locationOf(i));
+      this.grade.at(this.locationOf(i));
       const l = level[i] as number;
-      expected[l] = (expected[l] as number) + mean;
-      information[l] = (information[l] as number) + variance;
+      expected[l] = (expected[l] as number) + this.grade.mean;
+      information[l] = (information[l] as number) + this.grade.variance;
     }
     const sign = f === 0 ? 1 : -1;
     let largest = 0;
@@ -270,10 +243,10 @@ class RatingScale {
     const information = new Float64Array(top + 1);
     for (let i = 0; i < this.scores.length; i++) {
       if (!this.used[i]) continue;
-      this.moments(this.locationOf(i));
+      this.grade.at(this.locationOf(i));
       let above = 0;
       for (let k = top; k >= 1; k--) {
-        above += this.probabilities[k] as number;
+        above += this.grade.chances[k] as number;
         expected[k] = (expected[k] as number) + above;
         information[k] = (information[k] as number) + above * (1 - above);
       }
@@ -291,6 +264,7 @@ class RatingScale {
     const mean = sum / top;
     const first = this.measures[0] as Float64Array;
     for (let k = 0; k < top; k++) this.steps[k] = (this.steps[k] as number) - mean;
+    this.grade.take(this.steps);
     for (let l = 0; l < first.length; l++) first[l] = (first[l] as number) - mean;
     return largest;
   }
@@ -301,6 +275,7 @@ class RatingScale {
     const share = Math.max(0, (perCandidate - 1) / perCandidate);
     for (const own of this.measures.slice(1)) own.forEach((x, l) => (own[l] = x * share));
     this.steps.forEach((x, k) => (this.steps[k] = x * share));
+    this.grade.take(this.steps);
   }
 
   /** Candidates by Warm's estimate, and likewise every level that was set aside. */
@@ -332,7 +307,8 @@ class RatingScale {
     const sums = new Float64Array(levels);
     const counts = new Int32Array(levels);
     for (const [i, l] of level.entries()) {
-      const { mean, variance } = this.moments(this.locationOf(i));
+      this.grade.at(this.locationOf(i));
+      const { mean, variance } = this.grade;
       const residual = (this.scores[i] as number) - mean;
       information[l] = (information[l] as number) + variance;
       squares[l] = (squares[l] as number) + residual * residual;
@@ -358,8 +334,8 @@ class RatingScale {
   }
 
   private fairAverage(location: number, grades: readonly number[]): number {
-    this.moments(location);
-    return this.probabilities.reduce((sum, p, k) => sum + p * (grades[k] as number), 0);
+    this.grade.at(location);
+    return this.grade.chances.reduce((sum, p, k) => sum + p * (grades[k] as number), 0);
   }
 
   notes(): string[] {

@@ -1,3 +1,5 @@
+import { GradeMoments } from './gradeMoments.ts';
+
 /**
  * Warm's weighted likelihood estimate of one location (1989): the root of
  * `total - sum E_i + sum M3_i / (2 sum V_i)`, where E, V and M3 are mean, variance and third
@@ -14,45 +16,25 @@ export function estimateWarm(
   rest: readonly number[],
   steps: ArrayLike<number>,
 ): number {
+  const moments = new GradeMoments(steps);
   const slope = (location: number) => {
     let expected = 0;
     let variance = 0;
     let third = 0;
     for (const other of rest) {
-      const m = gradeMoments(location + other, steps);
-      expected += m.mean;
-      variance += m.variance;
-      third += m.third;
+      moments.at(location + other);
+      expected += moments.mean;
+      variance += moments.variance;
+      third += moments.third;
     }
-    return total - expected + third / (2 * variance);
+    return total - expected + third / (2 * Math.max(variance, 1e-300));
   };
   let low = -30;
   let high = 30;
-  while (high - low > 1e-9) {
+  while (high - low > 1e-8) {
     const middle = (low + high) / 2;
     if (slope(middle) > 0) low = middle;
     else high = middle;
   }
   return (low + high) / 2;
-}
-
-function gradeMoments(location: number, steps: ArrayLike<number>) {
-  let exponent = 0;
-  let largest = 0;
-  const exponents = [0];
-  for (let k = 0; k < steps.length; k++) {
-    exponent += location - (steps[k] as number);
-    exponents.push(exponent);
-    largest = Math.max(largest, exponent);
-  }
-  const weights = exponents.map((x) => Math.exp(x - largest));
-  const sum = weights.reduce((s, w) => s + w, 0);
-  const mean = weights.reduce((s, w, k) => s + (k * w) / sum, 0);
-  let variance = 0;
-  let third = 0;
-  for (const [k, w] of weights.entries()) {
-    variance += ((k - mean) ** 2 * w) / sum;
-    third += ((k - mean) ** 3 * w) / sum;
-  }
-  return { mean, variance: Math.max(variance, 1e-300), third };
 }

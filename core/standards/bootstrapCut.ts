@@ -33,15 +33,19 @@ export function bootstrapCut(
   if (n < 3) return { standardError: null, lower: null, upper: null, used: 0, resamples };
   const x0 = grades[0] as number;
   const y0 = scores[0] as number;
+  const xs = Float64Array.from({ length: n }, (_, i) => (grades[i] as number) - x0);
+  const ys = Float64Array.from({ length: n }, (_, i) => (scores[i] as number) - y0);
+  const drawn = new Int32Array(n);
   for (let resample = 0; resample < resamples; resample++) {
     let sx = 0;
     let sy = 0;
     let sxx = 0;
     let sxy = 0;
+    chance.fill(drawn, n);
     for (let draw = 0; draw < n; draw++) {
-      const i = chance.below(n);
-      const x = (grades[i] as number) - x0;
-      const y = (scores[i] as number) - y0;
+      const i = drawn[draw] as number;
+      const x = xs[i] as number;
+      const y = ys[i] as number;
       sx += x;
       sy += y;
       sxx += x * x;

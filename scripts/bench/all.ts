@@ -1,13 +1,21 @@
 import { readFileSync } from 'node:fs';
+import { benchAgreement } from './agreement.ts';
 import { benchComponents } from './components.ts';
 import { benchCut } from './cut.ts';
+import { benchFile } from './file.ts';
 import { benchMarking } from './marking.ts';
+import { benchQuality } from './quality.ts';
+import { benchRasch } from './rasch.ts';
 import { benchSheet } from './sheet.ts';
 
 /** One bench a room; a name on the command line runs that one alone. */
 const benches = {
   cut: benchCut,
+  agreement: benchAgreement,
   components: benchComponents,
+  quality: benchQuality,
+  rasch: benchRasch,
+  file: benchFile,
   marking: benchMarking,
   sheet: benchSheet,
 };

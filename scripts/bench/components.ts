@@ -1,9 +1,9 @@
 import { seededChance } from '@kritikos/core/numerics/random';
 import { varianceComponents } from '@kritikos/core/reliability/varianceComponents';
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { besideR } from './report.ts';
 
 const MARKS = 73_000;
 const CANDIDATES = 3_000;
@@ -40,15 +40,18 @@ export async function benchComponents(): Promise<void> {
     const file = join(folder, 'marks.csv');
     const rows = Array.from(marks, (y, i) => `${candidate[i]},${examiner[i]},${y}`);
     writeFileSync(file, `candidate,examiner,mark\n${rows.join('\n')}\n`);
-    const script = `suppressMessages(library(lme4)); d <- read.csv("${file}"); d$candidate <- factor(d$candidate); d$examiner <- factor(d$examiner); t <- system.time(m <- lmer(mark ~ 1 + (1|candidate) + (1|examiner), d))[["elapsed"]]; v <- as.data.frame(VarCorr(m)); cat(t, signif(v$vcov, 6))`;
-    const r = spawnSync('Rscript', ['-e', script], { encoding: 'utf8' });
-    if (r.status !== 0) {
-      console.log('  lme4 is not installed (r-cran-lme4), so there is nothing beside it.');
-      return;
-    }
-    const [time, ...components] = r.stdout.trim().split(' ');
+    const printed = besideR(
+      `suppressMessages(library(lme4)); d <- read.csv("${file}"); d$candidate <- factor(d$candidate); d$examiner <- factor(d$examiner)
+      t <- system.time(m <- lmer(mark ~ 1 + (1|candidate) + (1|examiner), d))[["elapsed"]]
+      cat(t, as.data.frame(VarCorr(m))$vcov)`,
+      'r-cran-lme4',
+    );
+    if (!printed) return;
+    const [time = NaN, ...components] = printed;
+    const ours = [own.components.candidate, own.components.examiner, own.residual];
+    const apart = components.map((x, i) => Math.abs(1 - (ours[i] ?? NaN) / x));
     console.log(
-      `  lme4 lmer: ${time} s; components ${components.join(', ')}; ours takes ${(seconds / Number(time)).toFixed(2)} of its time`,
+      `  lme4 lmer: ${time} s; components ${components.map((x) => x.toPrecision(6)).join(', ')}, at most ${Math.max(...apart).toExponential(1)} of themselves from ours; ours takes ${(seconds / time).toFixed(2)} of its time`,
     );
   } finally {
     rmSync(folder, { recursive: true, force: true });

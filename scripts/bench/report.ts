@@ -1,3 +1,5 @@
+import { spawnSync } from 'node:child_process';
+
 /** Prints one measured figure beside what was promised. */
 export function report(what: string, measured: number, promised: number, unit: string): void {
   const ratio = measured / promised;
@@ -11,4 +13,12 @@ export function report(what: string, measured: number, promised: number, unit: s
 export function quantile(times: readonly number[], share: number): number {
   const sorted = [...times].sort((a, b) => a - b);
   return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? NaN;
+}
+
+/** What an R script prints, as numbers; says so and answers `null` where R or the package is missing. */
+export function besideR(script: string, debianPackage: string): number[] | null {
+  const r = spawnSync('Rscript', ['-'], { encoding: 'utf8', input: script });
+  if (r.status === 0) return r.stdout.trim().split(/\s+/).map(Number);
+  console.log(`  ${debianPackage} is not installed, so there is nothing beside it.`);
+  return null;
 }
