@@ -1,0 +1,44 @@
+import { vec3 } from 'gl-matrix';
+
+/** An orthographic view: what is right, what is up, and the way to the viewer. */
+export interface Camera {
+  readonly right: vec3;
+  readonly up: vec3;
+  readonly towards: vec3;
+}
+
+/** A point on paper: x to the right, y upwards, and its depth towards the viewer. */
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+  readonly depth: number;
+}
+
+/** A camera that looks against `towards`, `up` as near upright as that allows. */
+export function cameraFrom(towards: vec3, up: vec3): Camera {
+  const back = vec3.normalize(vec3.create(), towards);
+  const right = vec3.normalize(vec3.create(), vec3.cross(vec3.create(), up, back));
+  return { right, up: vec3.cross(vec3.create(), back, right), towards: back };
+}
+
+/**
+ * A camera whose line of sight runs along an axis, so that turns about it are seen in their true
+ * size. Of the two ends the one nearer to the plain view is taken; `up` gives way to `spare`
+ * where it runs along the axis itself.
+ */
+export function cameraAlong(axis: vec3, plain: { towards: vec3; up: vec3 }, spare: vec3): Camera {
+  const ahead = vec3.dot(axis, plain.towards);
+  // An axis across the plain view is looked at from above or from the front, not from below.
+  const sign = Math.abs(ahead) > 0.05 ? Math.sign(ahead) : axis[1] + 0.1 * axis[0] >= 0 ? 1 : -1;
+  const towards = vec3.scale(vec3.create(), axis, sign);
+  const upright = Math.abs(vec3.dot(towards, plain.up)) < 0.9 ? plain.up : spare;
+  return cameraFrom(towards, upright);
+}
+
+export function project({ right, up, towards }: Camera, point: vec3): Point {
+  return {
+    x: vec3.dot(point, right),
+    y: vec3.dot(point, up),
+    depth: vec3.dot(point, towards),
+  };
+}
