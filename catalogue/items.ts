@@ -1,12 +1,13 @@
 import type {
   ChoiceItem,
+  Domain,
   DoneItem,
   GradedItem,
   MeasuredItem,
 } from '@kritikos/core/scoring/checklist';
 
 type Common = 'key' | 'text' | 'domain';
-type Usual = 'weight' | 'observability' | 'criticality' | 'safety' | 'saidEarns';
+type Usual = 'weight' | 'observability' | 'criticality' | 'criticalReason' | 'safety' | 'saidEarns';
 type Spec<Item> = Pick<Item, Common & keyof Item> & Partial<Pick<Item, Usual & keyof Item>>;
 type Scope = { variants?: readonly string[] };
 
@@ -72,6 +73,7 @@ export function consent(): DoneItem {
     observability: 'spoken',
     saidEarns: true,
     criticality: 'flag',
+    criticalReason: 'Nobody is touched who has not agreed to it.',
     safety: true,
   });
 }
@@ -83,5 +85,90 @@ export function handHygiene(): DoneItem {
     text: 'Cleans hands before touching',
     domain: 'preparation',
     safety: true,
+  });
+}
+
+/** Fails the station when missed, and why. */
+export function critical(reason: string) {
+  return { criticality: 'fails-station', criticalReason: reason, safety: true } as const;
+}
+
+/** Flagged on the report when missed, and why. */
+export function flagged(reason: string) {
+  return { criticality: 'flag', criticalReason: reason, safety: true } as const;
+}
+
+type More = Partial<Pick<DoneItem, Usual>> & Scope;
+/** Full marks inside the band, half marks as far outside it as said (5 degrees unless said). */
+type Band = readonly [low: number, high: number];
+interface Reach extends More {
+  readonly half?: number;
+  readonly full?: number;
+  readonly step?: number;
+  readonly from?: number;
+  readonly to?: number;
+}
+
+const FULL_RANGE: Readonly<Record<string, Band>> = { '°': [-30, 180], cm: [0, 60], s: [0, 120] };
+
+/**
+ * The items of one domain, written short. What is interpreted or told is heard, and saying it is
+ * doing it.
+ */
+function itemsOf(domain: Domain) {
+  const heard = domain === 'interpretation' || domain === 'communication';
+  const manner = heard ? ({ observability: 'spoken', saidEarns: true } as const) : {};
+  return {
+    done: (key: string, text: string, more: More = {}) =>
+      done({ key, text, domain, ...manner, ...more }),
+    graded: (key: string, text: string, anchors: readonly string[], more: More = {}) =>
+      graded({ key, text, domain, anchors, ...manner, ...more }),
+    measured: (key: string, text: string, unit: string, [lower, upper]: Band, more: Reach = {}) => {
+      const { half = 5, full = 0, step = unit === '°' ? 5 : 1, from, to, ...rest } = more;
+      const [least, most] = FULL_RANGE[unit] ?? [0, 100];
+      return measured({
+        key,
+        text,
+        domain,
+        unit,
+        lower,
+        upper,
+        fullTolerance: full,
+        halfTolerance: Math.max(full, half),
+        step,
+        minimum: from ?? Math.min(least, lower),
+        maximum: to ?? Math.max(most, upper),
+        ...manner,
+        ...rest,
+      });
+    },
+    /** Something asked or said, which counts as done when it is said. */
+    asked: (key: string, text: string, more: More = {}) =>
+      done({ key, text, domain, observability: 'spoken', saidEarns: true, ...more }),
+  };
+}
+
+export const prepare = itemsOf('preparation');
+export const position = itemsOf('positioning');
+export const perform = itemsOf('technique');
+export const interpret = itemsOf('interpretation');
+export const tell = itemsOf('communication');
+
+/** The patient is slack where muscle would hide looseness: felt, not assumed. */
+export function feltSlack(muscle: string) {
+  return done({
+    key: 'slack',
+    text: `Feels that the ${muscle} are slack`,
+    domain: 'positioning',
+  });
+}
+
+/** Force comes on slowly and ends at the first protest. */
+export function easesOff(text = 'Eases off at guarding or sharp pain') {
+  return done({
+    key: 'eases-off',
+    text,
+    domain: 'technique',
+    ...critical('Force against guarding or pain injures.'),
   });
 }

@@ -1,4 +1,6 @@
-import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
+import type { Load, Misleading, Reading } from '@kritikos/core/catalogue/response';
+import type { FigureSpec } from '@kritikos/core/figure/spec';
+import type { ChecklistItem, ChoiceOption } from '@kritikos/core/scoring/checklist';
 
 export const REGIONS = ['shoulder', 'elbow', 'wrist', 'hip', 'knee', 'ankle'] as const;
 export type Region = (typeof REGIONS)[number];
@@ -23,6 +25,20 @@ export interface Variant {
   readonly description: string;
 }
 
+/** What a school does its own way; what is absent is as in the procedure. */
+export interface School extends Variant {
+  readonly positions?: string;
+  readonly angles?: string;
+  readonly hands?: string;
+  readonly force?: string;
+  readonly order?: string;
+  readonly repetitions?: string;
+  readonly hold?: string;
+  readonly criterion?: string;
+  /** The drawing, where it differs. */
+  readonly figure?: FigureSpec;
+}
+
 /** A fault that can be seen, the item it spoils, and the grade that the item then gets. */
 export interface Fault {
   readonly key: string;
@@ -44,6 +60,45 @@ export interface ChecklistContent {
   readonly stopRule: string;
 }
 
+/** A result that the candidate declares: its options, and how the key follows from the patient. */
+export interface Finding {
+  readonly key: string;
+  readonly text: string;
+  readonly options: readonly ChoiceOption[];
+  readonly reading: Reading;
+  readonly partly?: readonly string[];
+  readonly weight?: number;
+}
+
+/** What a finding at a place speaks for. */
+export interface InterpretationRule {
+  readonly when: string;
+  readonly speaksFor: string;
+}
+
+export interface Measurement {
+  readonly what: string;
+  readonly landmarks: string;
+  readonly unit: string;
+  readonly instrument: string;
+  readonly normal: string;
+  readonly tolerance: string;
+}
+
+export const SOURCE_KINDS = ['from memory', 'from memory, unsure', 'common practice'] as const;
+
+/** Accuracy or reliability as somebody found it. Shares in [0, 1]; the source is named. */
+export interface WorthFigure {
+  readonly of: string;
+  readonly sensitivity?: number;
+  readonly specificity?: number;
+  readonly kappa?: number;
+  readonly text?: string;
+  readonly source: string;
+  readonly sourceKind: (typeof SOURCE_KINDS)[number];
+}
+
+/** Everything that the product knows of one procedure. */
 export interface Procedure {
   readonly id: string;
   readonly names: readonly string[];
@@ -51,5 +106,24 @@ export interface Procedure {
   readonly region: Region;
   readonly kind: Kind;
   readonly structures: readonly string[];
+  readonly patient: string;
+  readonly examiner: string;
+  readonly steps: readonly string[];
+  readonly schools: readonly School[];
+  readonly figure: FigureSpec | null;
+  readonly loads: readonly Load[];
+  readonly misleads: readonly Misleading[];
+  readonly findings: readonly Finding[];
+  readonly positive: string;
+  readonly negative: string;
+  readonly rules: readonly InterpretationRule[];
+  readonly confounders: readonly string[];
+  readonly doesNotProve: string;
+  readonly measurements: readonly Measurement[];
+  readonly worth: readonly WorthFigure[];
+  readonly followUp: readonly string[];
+  /** Both sides are tested, seen in one view, or there is nothing to compare. */
+  readonly sides: 'both' | 'one view' | 'none';
+  readonly contraindications: readonly string[];
   readonly checklist: ChecklistContent;
 }

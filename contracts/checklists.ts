@@ -11,6 +11,7 @@ const itemBase = {
   weight: z.number().positive().max(100),
   observability: z.enum(OBSERVABILITIES),
   criticality: z.enum(CRITICALITIES),
+  criticalReason: text(160).optional(),
   safety: z.boolean(),
   saidEarns: z.boolean(),
   variants: z.array(key).min(1).optional(),

@@ -40,6 +40,22 @@ for (const colorScheme of ['light', 'dark'] as const) {
     }
   });
 
+  test(`the catalogue is accessible, ${colorScheme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+    await signIn(page, EXAMINER(1));
+    for (const [path, sign] of [
+      ['', 'Catalogue of procedures'],
+      ['/mcmurray-rotation-extension', 'McMurray test'],
+      ['/bench', 'Interpretation bench'],
+      ['/practice', 'Yours'],
+    ] as const) {
+      await page.goto(`/catalogue${path}`);
+      await expect(page.getByRole('heading', { name: sign, exact: true })).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      await expectAccessible(page, path || 'catalogue');
+    }
+  });
+
   test(`the examiner’s pages are accessible, ${colorScheme}`, async ({ page }) => {
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
     await signIn(page, EXAMINER(1));

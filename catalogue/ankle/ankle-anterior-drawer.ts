@@ -1,15 +1,56 @@
+import { defineProcedure } from '../define.ts';
+import { decides, figure, holds, moves, push } from '../figures.ts';
 import { bothSides, choice, consent, done, graded, handHygiene, measured } from '../items.ts';
-import type { Procedure } from '../procedure.ts';
 
 /** Heel and talus drawn forward under a held leg, to judge the anterior talofibular ligament. */
-export const ankleAnteriorDrawer: Procedure = {
-  id: 'ankle-anterior-drawer',
-  names: ['Anterior drawer test of the ankle'],
-  title: 'Heel drawn forward under a held leg',
-  region: 'ankle',
-  kind: 'laxity',
-  structures: ['anterior talofibular ligament'],
-  checklist: {
+export const ankleAnteriorDrawer = defineProcedure(
+  {
+    id: 'ankle-anterior-drawer',
+    names: ['Anterior drawer test of the ankle'],
+    title: 'Heel drawn forward under a held leg',
+    region: 'ankle',
+    kind: 'laxity',
+    structures: ['anterior talofibular ligament'],
+    patient: 'Sits or lies, knee bent so that the calf is slack, foot slightly pointed.',
+    examiner: 'At the foot end.',
+    steps: [
+      'Hold the lower leg still just above the ankle.',
+      'Cup the heel and draw it straight forward with the foot 10 to 20 degrees down.',
+      'Report amount, end feel and pain apart, sound side first.',
+    ],
+    schools: [
+      {
+        key: 'heel-pull',
+        label: 'Heel pull',
+        description: 'The leg is held and the heel is drawn forward.',
+      },
+      {
+        key: 'shin-push',
+        label: 'Shin push',
+        description: 'The foot stands fixed on the couch and the leg is pushed backwards.',
+        force: 'leg pushed back',
+      },
+    ],
+    figure: figure(
+      'sitting',
+      { leg: { hipFlexion: 88, kneeFlexion: 88, ankleDorsiflexion: -15 } },
+      {
+        decides: decides('ankleDorsiflexion', -20, -10),
+        hands: [holds('shank', 0.82, 'front'), moves('foot', 0.06, 'back')],
+        forces: [push('foot', 0.1, 'front', 'back')],
+        region: ['shank', 'foot'],
+      },
+    ),
+    loads: [{ structure: 'anterior talofibular ligament', mode: 'tension' }],
+    findings: [],
+    positive: 'More forward glide than on the other side, or a soft end.',
+    negative: 'Equal, firm.',
+    confounders: ['A tense calf', 'Guarding'],
+    doesNotProve: 'The state of the heel-to-fibula ligament.',
+    followUp: [],
+    contraindications: ['Fracture rule not applied', 'Ligament repair', 'Parted leg bones'],
+  },
+  {
     task: 'Perform the anterior drawer of the ankle and report amount, end feel and pain apart.',
     simulatedPatient:
       'Left ankle turned in eight weeks ago, still unsteady; marked forward glide with a soft end. Right ankle sound.',
@@ -41,6 +82,7 @@ export const ankleAnteriorDrawer: Procedure = {
         observability: 'spoken',
         saidEarns: true,
         criticality: 'fails-station',
+        criticalReason: 'A missed fracture is stressed next.',
         safety: true,
       }),
       done({
@@ -144,4 +186,4 @@ export const ankleAnteriorDrawer: Procedure = {
       { key: 'jerk', text: 'Jerks', item: 'ramped-load', grade: 0 },
     ],
   },
-};
+);

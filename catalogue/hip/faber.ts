@@ -1,15 +1,81 @@
+import { defineProcedure } from '../define.ts';
+import { site } from '../findings.ts';
+import { figure, holds, moves, push } from '../figures.ts';
 import { bothSides, choice, consent, done, graded, handHygiene, measured } from '../items.ts';
-import type { Procedure } from '../procedure.ts';
 
 /** The figure-of-four leg drop: where it hurts decides what it means. */
-export const faber: Procedure = {
-  id: 'faber',
-  names: ['FABER test', 'Patrick test', 'figure-of-four test'],
-  title: 'Leg dropped outwards with the ankle above the other knee',
-  region: 'hip',
-  kind: 'provocation',
-  structures: ['hip joint', 'sacroiliac joint', 'iliopsoas', 'adductors'],
-  checklist: {
+export const faber = defineProcedure(
+  {
+    id: 'faber',
+    names: ['FABER test', 'Patrick test', 'figure-of-four test'],
+    title: 'Leg dropped outwards with the ankle above the other knee',
+    region: 'hip',
+    kind: 'provocation',
+    structures: ['hip joint', 'sacroiliac joint'],
+    patient: 'Lies on the back, the ankle of the tested leg above the other kneecap.',
+    examiner: 'On the tested side, a flat hand on the opposite front of the pelvis.',
+    steps: [
+      'Lay the ankle above the opposite kneecap.',
+      'Hold the opposite side of the pelvis down.',
+      'Let the knee fall by its own weight; press only where that was painless.',
+      'Ask where it hurts: the place is the result.',
+    ],
+    schools: [
+      {
+        key: 'pain',
+        label: 'Pain reading',
+        description: 'The place of the familiar pain is the result.',
+      },
+      {
+        key: 'height',
+        label: 'Height reading',
+        description: 'The height of the knee above the couch is measured as well.',
+        criterion: 'difference of heights of the two sides',
+      },
+    ],
+    figure: figure(
+      'supine',
+      { leg: { hipFlexion: 45, hipAbduction: 25, hipRotation: -60, kneeFlexion: 115 } },
+      {
+        hands: [holds('pelvis', 0.15, 'front'), moves('thigh', 0.85, 'front')],
+        forces: [push('thigh', 0.85, 'outer', 'inner')],
+        region: ['thigh', 'shank'],
+        view: 'above',
+      },
+    ),
+    loads: [
+      { structure: 'hip joint', mode: 'stretch' },
+      { structure: 'sacroiliac joint', mode: 'stretch' },
+    ],
+    findings: [
+      site(
+        'site-meaning',
+        'Names what the site points to',
+        ['pain'],
+        'Nothing',
+        ['hip', 'Hip joint', ['hip joint']],
+        ['sacroiliac', 'Sacroiliac', ['sacroiliac joint']],
+        ['lumbar', 'Low back', ['lumbar joints']],
+      ),
+    ],
+    positive: 'Familiar pain, by its place; or a knee that stays higher than on the other side.',
+    negative: 'No pain, equal height.',
+    rules: [
+      { when: 'Groin', speaksFor: 'hip joint' },
+      { when: 'Over the back of the pelvis', speaksFor: 'sacroiliac joint' },
+      { when: 'Low back', speaksFor: 'lumbar spine' },
+    ],
+    confounders: ['A pelvis that rolls', 'Tight adductors'],
+    doesNotProve: 'Which structure of the hip hurts.',
+    followUp: [],
+    contraindications: [
+      'Hip replacement',
+      'Stress fracture',
+      'Labral repair',
+      'Pelvic pain in pregnancy',
+    ],
+  },
+  {
     task: 'Perform the figure-of-four test and explain what the place of the pain means.',
     simulatedPatient:
       'Left groin pain on sitting and twisting for three months; hip joint irritation. The left knee stays about 6 cm higher than the right. Right hip sound.',
@@ -64,6 +130,7 @@ export const faber: Procedure = {
         text: 'Presses only where the fall was painless',
         domain: 'technique',
         criticality: 'fails-station',
+        criticalReason: 'Pressing into pain can tear what is repaired or inflamed.',
         safety: true,
       }),
       graded({
@@ -138,4 +205,4 @@ export const faber: Procedure = {
       { key: 'site-unasked', text: 'Does not ask where', item: 'asks-site', grade: 0 },
     ],
   },
-};
+);

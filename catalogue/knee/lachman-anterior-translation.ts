@@ -1,5 +1,7 @@
+import { defineProcedure } from '../define.ts';
+import { endPoint, laxityGrade } from '../findings.ts';
+import { LACHMAN_FIGURE, memory } from './shared.ts';
 import { bothSides, choice, consent, done, graded, handHygiene, measured } from '../items.ts';
-import type { Procedure } from '../procedure.ts';
 
 const translationGrades = [
   { key: 'equal', label: 'Equal', call: 0 },
@@ -9,14 +11,74 @@ const translationGrades = [
 ];
 
 /** Shin drawn forward on a held thigh at low flexion, to judge the anterior cruciate ligament. */
-export const lachmanAnteriorTranslation: Procedure = {
-  id: 'lachman-anterior-translation',
-  names: ['Lachman test'],
-  title: 'Forward pull of the shin with the knee slightly bent',
-  region: 'knee',
-  kind: 'laxity',
-  structures: ['anterior cruciate ligament'],
-  checklist: {
+export const lachmanAnteriorTranslation = defineProcedure(
+  {
+    id: 'lachman-anterior-translation',
+    names: ['Lachman test'],
+    title: 'Forward pull of the shin with the knee slightly bent',
+    region: 'knee',
+    kind: 'laxity',
+    structures: ['anterior cruciate ligament'],
+    patient: 'Lies on the back, hamstrings slack, knee slightly bent.',
+    examiner: 'At the tested side, facing the knee.',
+    steps: [
+      'Rule out a backward sag.',
+      'Outer hand wraps the thigh just above the kneecap and holds it still.',
+      'Inner hand wraps the shin close below the joint line and draws it straight forward, briskly, two or three times.',
+      'Judge travel and stop, sound side first.',
+    ],
+    schools: [
+      {
+        key: 'standard-grip',
+        label: 'Standard grip',
+        description: 'One hand holds the thigh above the kneecap, the other draws the shin.',
+        angles: '20 to 30 degrees',
+      },
+      {
+        key: 'propped-thigh',
+        label: 'Thigh propped',
+        description:
+          'The thigh rests on the examiner’s bent knee or a bolster: for a large thigh or small hands.',
+        hands: 'thigh pressed on the prop',
+      },
+    ],
+    figure: LACHMAN_FIGURE,
+    loads: [{ structure: 'anterior cruciate ligament', mode: 'tension' }],
+    misleads: [
+      {
+        lesion: { structure: 'posterior cruciate ligament', state: 'torn' },
+        sign: 'laxity',
+        looksLike: 'a torn front cruciate',
+        avoidedBy: 'says that a backward sag must be ruled out first',
+      },
+    ],
+    findings: [{ ...laxityGrade(), key: 'declared-grade' }, endPoint()],
+    positive: 'At least 3 mm more travel than the other side, or a soft or absent stop.',
+    negative: 'Equal travel with a firm stop.',
+    confounders: [
+      'Guarding hamstrings',
+      'A shin that already sags',
+      'A wedged meniscus',
+      'Generalised looseness',
+    ],
+    doesNotProve: 'A front cruciate tear where the shin started from behind.',
+    worth: [
+      memory('front cruciate tear', 0.85, 0.94, 'Benjaminse 2006'),
+      memory('front cruciate tear, awake', 0.81, 0.81, 'van Eck 2013'),
+      {
+        of: 'agreement on the grade',
+        text: 'poor to fair',
+        source: 'Cooperman 1990',
+        sourceKind: 'from memory',
+      },
+    ],
+    followUp: ['posterior-sag-sign', 'anterior-drawer-knee', 'lachman-thigh-over-knee'],
+    contraindications: [
+      'Possible fracture or dislocation',
+      'A recent graft takes no full-strength pull',
+    ],
+  },
+  {
     task: 'Perform the Lachman test and report what you find to the examiner.',
     simulatedPatient:
       'Right knee gave way on landing six weeks ago; complete rupture of the anterior cruciate ligament. Left knee sound.',
@@ -105,6 +167,7 @@ export const lachmanAnteriorTranslation: Procedure = {
         text: 'Eases off at guarding or pain',
         domain: 'technique',
         criticality: 'fails-station',
+        criticalReason: 'Force against guarding or pain injures.',
         safety: true,
       }),
       bothSides(),
@@ -150,4 +213,4 @@ export const lachmanAnteriorTranslation: Procedure = {
       { key: 'one-side', text: 'Other knee left out', item: 'both-sides', grade: 0 },
     ],
   },
-};
+);

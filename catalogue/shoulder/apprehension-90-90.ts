@@ -1,15 +1,64 @@
+import { defineProcedure } from '../define.ts';
+import { present } from '../findings.ts';
+import { decides, figure, holds, moves, turn } from '../figures.ts';
 import { bothSides, choice, consent, done, graded, handHygiene, measured } from '../items.ts';
-import type { Procedure } from '../procedure.ts';
 
 /** The arm is taken slowly to the throwing position and brought back at the first look of fear. */
-export const apprehension9090: Procedure = {
-  id: 'apprehension-90-90',
-  names: ['Anterior apprehension test', 'crank test'],
-  title: 'Arm turned slowly to the throwing position until fear or stop',
-  region: 'shoulder',
-  kind: 'provocation',
-  structures: ['anteroinferior labrum', 'inferior glenohumeral ligament'],
-  checklist: {
+export const apprehension9090 = defineProcedure(
+  {
+    id: 'apprehension-90-90',
+    names: ['Anterior apprehension test', 'crank test'],
+    title: 'Arm turned slowly to the throwing position until fear or stop',
+    region: 'shoulder',
+    kind: 'provocation',
+    structures: ['inferior glenohumeral ligament'],
+    patient: 'Lies on the back, arm out to the side, elbow at a right angle.',
+    examiner: 'At the tested side, the face in view.',
+    steps: [
+      'Arm to 90 degrees at the side, elbow bent.',
+      'Turn outwards slowly, watching the face.',
+      'Stop at the first look of fear; do not repeat.',
+      'Relocation: a hand pushes the arm bone back, fear is asked for again.',
+    ],
+    schools: [
+      {
+        key: 'supine',
+        label: 'Lying',
+        description:
+          'On the back, shoulder at the couch edge; the couch steadies the shoulder blade.',
+      },
+      {
+        key: 'seated',
+        label: 'Seated',
+        description: 'Sitting, the examiner’s hand steadies the shoulder from behind.',
+        positions: 'sitting',
+      },
+    ],
+    figure: figure(
+      'supine',
+      {
+        arm: { shoulderFlexion: 0, shoulderAbduction: 90, shoulderRotation: -80, elbowFlexion: 90 },
+      },
+      {
+        from: {
+          arm: { shoulderFlexion: 0, shoulderAbduction: 90, shoulderRotation: 0, elbowFlexion: 90 },
+        },
+        decides: decides('shoulderRotation', -90, -70),
+        hands: [moves('forearm', 0.9, 'front'), holds('upperArm', 0.3, 'below')],
+        forces: [turn('upperArm', 0.6, 'outwards')],
+        region: ['upperArm', 'forearm'],
+      },
+    ),
+    loads: [{ structure: 'inferior glenohumeral ligament', mode: 'glide' }],
+    findings: [present('declared-result', 'States the result', ['apprehension'])],
+    positive: 'A look of fear, guarding, or a request to stop; not pain.',
+    negative: 'Full turn without fear.',
+    confounders: ['Pain of the cuff read as fear'],
+    doesNotProve: 'A torn labrum.',
+    followUp: [],
+    contraindications: ['Six weeks after a dislocation', 'Fracture', 'Stabilising surgery'],
+  },
+  {
     task: 'Perform the anterior apprehension test, with relocation if it is positive.',
     simulatedPatient:
       'Right shoulder slipped twice last season; fear, not pain, at about 70° of outward rotation. Relocation relieves it. Left shoulder sound.',
@@ -88,6 +137,7 @@ export const apprehension9090: Procedure = {
         text: 'Stops at the first sign of fear',
         domain: 'technique',
         criticality: 'fails-station',
+        criticalReason: 'Pressure at the point of fear can dislocate the shoulder.',
         safety: true,
       }),
       graded({
@@ -140,4 +190,4 @@ export const apprehension9090: Procedure = {
       { key: 'one-side', text: 'Other side left out', item: 'both-sides', grade: 0 },
     ],
   },
-};
+);

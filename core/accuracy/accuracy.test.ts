@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evidencePath } from './evidencePath.ts';
 import { misreadingOf } from './misreadings.ts';
 import {
   againstPublished,
@@ -134,5 +135,30 @@ describe('a combination beside a published one', () => {
     const apart = againstPublished(calculated, { sensitivity: 0.5, specificity: 0.92 });
     expect(apart.sensitivity).toBeCloseTo(0.02, 10);
     expect(apart.specificity).toBeCloseTo(-0.05, 10);
+  });
+});
+
+describe('the path of evidence', () => {
+  const test = (result: 'positive' | 'negative') => ({
+    label: 't',
+    result,
+    sensitivity: 0.7,
+    specificity: 0.9,
+    others: [{ sensitivity: 0.4, specificity: 0.9 }],
+  });
+
+  it('goes from .30 over a ratio of 7 to .75, and on', () => {
+    const [first, second] = evidencePath(0.3, [test('positive'), test('negative')]);
+    expect(first?.probability).toBeCloseTo(0.75, 12);
+    expect(first?.lower).toBeCloseTo(((3 / 7) * 4) / (1 + (3 / 7) * 4), 12);
+    expect(second?.ratio).toBeCloseTo(1 / 3, 12);
+    expect(second?.probability).toBeCloseTo(0.5, 12);
+  });
+
+  it('stays between its own limits', () => {
+    for (const step of evidencePath(0.2, [test('positive'), test('positive'), test('negative')])) {
+      expect(step.lower).toBeLessThanOrEqual(step.probability);
+      expect(step.upper).toBeGreaterThanOrEqual(step.probability);
+    }
   });
 });

@@ -26,6 +26,8 @@ interface ItemBase {
   readonly weight: number;
   readonly observability: Observability;
   readonly criticality: Criticality;
+  /** Why missing the item counts for more than its weight; every critical item has one. */
+  readonly criticalReason?: string | undefined;
   /** Summed apart from technique. */
   readonly safety: boolean;
   /** Whether announcing the act, without doing it, earns the mark. */

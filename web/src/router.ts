@@ -7,12 +7,15 @@ declare module 'vue-router' {
   interface RouteMeta {
     /** Who may open the page; without it, anyone. */
     role?: Role;
+    /** Everybody who is signed in may open the page. */
+    signedIn?: boolean;
     title?: string;
   }
 }
 
 const lead = (title: string) => ({ role: 'lead' as const, title });
 const examiner = (title: string) => ({ role: 'examiner' as const, title });
+const everybody = (title: string) => ({ signedIn: true, title });
 
 const routes: RouteRecordRaw[] = [
   { path: '/', component: () => import('./shell/HomePage.vue') },
@@ -108,6 +111,27 @@ const routes: RouteRecordRaw[] = [
     props: true,
     meta: examiner('Sheet'),
   },
+  {
+    path: '/catalogue',
+    component: () => import('./catalogue/CataloguePage.vue'),
+    meta: everybody('Catalogue'),
+  },
+  {
+    path: '/catalogue/bench',
+    component: () => import('./catalogue/BenchPage.vue'),
+    meta: everybody('Interpretation bench'),
+  },
+  {
+    path: '/catalogue/practice',
+    component: () => import('./catalogue/PracticePage.vue'),
+    meta: everybody('Practice'),
+  },
+  {
+    path: '/catalogue/:procedure',
+    component: () => import('./catalogue/ProcedurePage.vue'),
+    props: true,
+    meta: everybody('Procedure'),
+  },
   { path: '/:rest(.*)*', component: () => import('./shell/NotFoundPage.vue') },
 ];
 
@@ -117,9 +141,9 @@ router.beforeEach(async (to) => {
   const session = useSession();
   if (!session.known) await session.refresh();
   if (session.needsFirstLead && to.path !== '/first-lead') return '/first-lead';
-  if (!to.meta.role) return true;
+  if (!to.meta.role && !to.meta.signedIn) return true;
   if (!session.account) return { path: '/sign-in', query: { then: to.fullPath } };
-  return session.account.role === to.meta.role ? true : '/';
+  return to.meta.signedIn || session.account.role === to.meta.role ? true : '/';
 });
 
 router.afterEach((to) => {

@@ -21,6 +21,7 @@ async function signOut() {
     <router-link to="/" class="wordmark serif">Kritikos</router-link>
     <span class="motto soft">practical examinations of orthopedic special tests</span>
     <v-spacer />
+    <router-link v-if="session.account" to="/catalogue" class="link">Catalogue</router-link>
     <v-btn
       :icon="mdiThemeLightDark"
       variant="text"

@@ -51,6 +51,7 @@ export const vuetify = createVuetify({
     VCard: { rounded: 'sm', variant: 'outlined' },
     VTextField: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
     VSelect: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
+    VAutocomplete: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
     VTextarea: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
     VAlert: { rounded: 'sm', variant: 'outlined', density: 'compact' },
     VSwitch: { color: 'primary', density: 'compact', hideDetails: true },

@@ -1,0 +1,73 @@
+import type { JointAngle } from '@kritikos/core/figure/pose';
+import type { SegmentName } from '@kritikos/core/figure/segments';
+import type {
+  FigureSpec,
+  ForceSpec,
+  HandRole,
+  HandSpec,
+  PoseSpec,
+  Surface,
+} from '@kritikos/core/figure/spec';
+
+type Place = readonly [segment: SegmentName, at: number, surface: Surface];
+
+const hand =
+  (role: HandRole) =>
+  (...[segment, at, surface]: Place): HandSpec => ({ role, segment, at, surface });
+
+export const holds = hand('holds');
+export const moves = hand('moves');
+export const feels = hand('feels');
+
+/** A push or pull on a place, towards a side of the segment. */
+export function push(
+  segment: SegmentName,
+  at: number,
+  towards: Surface,
+  surface: Surface = towards,
+): ForceSpec {
+  return { kind: 'straight', segment, at, surface, towards };
+}
+
+export function turn(segment: SegmentName, at: number, towards: 'inwards' | 'outwards'): ForceSpec {
+  return { kind: 'turn', segment, at, surface: 'front', towards };
+}
+
+export function compress(segment: SegmentName): ForceSpec {
+  return { kind: 'compress', segment, at: 0.5, surface: 'front' };
+}
+
+export function distract(segment: SegmentName): ForceSpec {
+  return { kind: 'distract', segment, at: 0.5, surface: 'front' };
+}
+
+/** The patient's own effort. */
+export function own(force: ForceSpec): ForceSpec {
+  return { ...force, byPatient: true };
+}
+
+/** The angle that decides, with its accepted band in degrees. */
+export function decides(
+  angle: JointAngle,
+  low: number,
+  high: number,
+): NonNullable<FigureSpec['decides']> {
+  return { angle, band: [low, high] };
+}
+
+interface Rest extends Partial<
+  Pick<FigureSpec, 'from' | 'decides' | 'hands' | 'forces' | 'props' | 'view'>
+> {
+  readonly region: readonly SegmentName[];
+}
+
+export function figure(position: FigureSpec['position'], pose: PoseSpec, rest: Rest): FigureSpec {
+  return { position, pose, hands: [], forces: [], ...rest };
+}
+
+export const KNEE_REGION = ['thigh', 'shank'] as const;
+
+/** A leg lifted so that the heel rests although the knee is bent. */
+export function kneeBent(knee: number): { hipFlexion: number; kneeFlexion: number } {
+  return { hipFlexion: Math.round(knee * 0.55), kneeFlexion: knee };
+}

@@ -1,0 +1,91 @@
+import type { Sign } from '@kritikos/core/catalogue/response';
+import type { Finding } from './procedure.ts';
+
+/** Present or not, with a doubtful middle: a painless click, pain elsewhere. */
+export function present(
+  key: string,
+  text: string,
+  signs: readonly Sign[],
+  labels: readonly [string, string, string] = ['Negative', 'Equivocal', 'Positive'],
+  stage?: string,
+): Finding {
+  const [negative, equivocal, positive] = labels;
+  return {
+    key,
+    text,
+    options: [
+      { key: 'negative', label: negative, call: 0 },
+      { key: 'equivocal', label: equivocal, call: 1 },
+      { key: 'positive', label: positive, call: 2 },
+    ],
+    reading: { kind: 'sign', signs, ...(stage === undefined ? {} : { stage }) },
+  };
+}
+
+/** Present or not, nothing between. */
+export function yesNo(
+  key: string,
+  text: string,
+  signs: readonly Sign[],
+  labels: readonly [string, string] = ['Absent', 'Present'],
+  stage?: string,
+): Finding {
+  return {
+    key,
+    text,
+    weight: 1,
+    options: [
+      { key: 'negative', label: labels[0], call: 0 },
+      { key: 'positive', label: labels[1], call: 1 },
+    ],
+    reading: { kind: 'sign', signs, ...(stage === undefined ? {} : { stage }) },
+  };
+}
+
+const LAXITY_LABELS = ['Equal', '1+ (3–5 mm)', '2+ (6–10 mm)', '3+ (over 10)'] as const;
+
+/** How much more than the other side, by the shared grades of laxity; one grade off earns half. */
+export function laxityGrade(
+  text = 'States the difference between the sides',
+  labels: readonly string[] = LAXITY_LABELS,
+): Finding {
+  return {
+    key: 'grade',
+    text,
+    options: labels.map((label, grade) => ({ key: `grade-${grade}`, label, call: grade })),
+    reading: { kind: 'grade', sign: 'laxity' },
+  };
+}
+
+export function endPoint(): Finding {
+  return yesNo('end-point', 'States the end point', ['laxity'], ['Firm', 'Soft']);
+}
+
+/** Which compartment, by the structures that answer. */
+export function site(
+  key: string,
+  text: string,
+  signs: readonly Sign[],
+  none: string,
+  ...sites: readonly (readonly [option: string, label: string, structures: readonly string[]])[]
+): Finding {
+  return {
+    key,
+    text,
+    options: [
+      { key: 'none', label: none, call: 0 },
+      ...sites.map(([option, label], i) => ({ key: option, label, call: i + 1 })),
+    ],
+    reading: {
+      kind: 'site',
+      signs,
+      none: 'none',
+      sites: sites.map(([option, , structures]) => ({ option, structures })),
+    },
+  };
+}
+
+export const COMPARTMENTS = [
+  ['medial', 'Inner', ['medial meniscus']],
+  ['lateral', 'Outer', ['lateral meniscus']],
+] as const;

@@ -1,0 +1,121 @@
+import { defineProcedure } from '../define.ts';
+import { position, perform, interpret, easesOff, flagged } from '../items.ts';
+import { laxityGrade } from '../findings.ts';
+import { holds, moves, push, decides, figure, kneeBent, KNEE_REGION } from '../figures.ts';
+import { KNEE_CAUTION } from './shared.ts';
+
+/** The leg pressed inwards over a hand at the joint, straight and slightly bent. */
+export const varusStressKnee = defineProcedure(
+  {
+    id: 'varus-stress-knee',
+    names: ['Varus stress test of the knee', 'adduction stress test'],
+    title: 'Inward force on the leg, straight and slightly bent',
+    region: 'knee',
+    kind: 'laxity',
+    structures: ['lateral collateral ligament', 'posterolateral corner'],
+    patient: 'Lies on the back, hip neutral, thigh on the support.',
+    examiner: 'Between leg and couch side, or reaching across.',
+    steps: [
+      'One hand at the inner side of the joint, the other at the outer lower shin, a finger on the outer line.',
+      'Press the leg inwards smoothly, straight, then at 20 to 30 degrees.',
+      'Where it opens, test the peroneal nerve.',
+    ],
+    schools: [
+      { key: 'leg-on-couch', label: 'Leg on the couch', description: 'Two hands, the leg lies.' },
+      {
+        key: 'trunk-held',
+        label: 'Leg held at the trunk',
+        description: 'The leg is lifted between elbow and trunk.',
+      },
+    ],
+    figure: figure(
+      'supine',
+      { leg: { ...kneeBent(25), hipAbduction: 14, kneeGap: -5 } },
+      {
+        decides: decides('kneeFlexion', 20, 30),
+        hands: [holds('thigh', 0.95, 'inner'), moves('shank', 0.8, 'outer')],
+        forces: [push('shank', 0.8, 'inner', 'outer')],
+        region: KNEE_REGION,
+        view: 'above',
+      },
+    ),
+    loads: [
+      { structure: 'lateral collateral ligament', mode: 'tension' },
+      { structure: 'posterolateral corner', mode: 'tension' },
+    ],
+    findings: [
+      laxityGrade('States the opening at 20 to 30°', [
+        '0 (to 2 mm)',
+        '1 (3–5 mm)',
+        '2 (6–10 mm)',
+        '3 (over 10)',
+      ]),
+    ],
+    positive: 'A gap of 3 mm more than the other side, or a soft stop.',
+    negative: 'Equal, firm; the outer side normally opens a little more than the inner.',
+    rules: [
+      { when: 'Opens when bent only', speaksFor: 'the outer collateral ligament' },
+      { when: 'Opens when straight as well', speaksFor: 'back and outer corner with a cruciate' },
+    ],
+    confounders: [
+      'Normal looseness of the outer side',
+      'A hip that turns',
+      'Growth plates',
+      'Lost cartilage',
+    ],
+    doesNotProve: 'Which part of the corner is torn.',
+    worth: [
+      {
+        of: 'outer ligament tear',
+        sensitivity: 0.25,
+        source: 'Harilainen 1987',
+        sourceKind: 'from memory',
+      },
+    ],
+    followUp: ['external-rotation-recurvatum'],
+    contraindications: [
+      'Fresh outer repair',
+      'Foot drop: stop and refer',
+      'Adolescents: growth plate',
+    ],
+  },
+  {
+    task: 'Perform the varus stress test at both angles and say what must be checked where it opens.',
+    items: [
+      position.done('thigh-supported', 'Rests the thigh on a support'),
+      position.measured('knee-angle', 'Knee flexion of the bent stage', '°', [20, 30], {
+        half: 10,
+        from: 0,
+        to: 135,
+      }),
+      perform.done('also-straight', 'Tests with the knee straight as well'),
+      perform.graded('hands', 'Sets one hand inside at the joint, one outside at the shin', [
+        'Reversed',
+        'One off',
+        'Both right',
+      ]),
+      perform.graded('hip-still', 'Keeps the hip from turning', [
+        'Hip turns',
+        'Turns at the end',
+        'Still',
+      ]),
+      perform.done('finger-line', 'Keeps a finger on the outer line'),
+      easesOff('Ramps the force without a jerk'),
+      interpret.done(
+        'nerve',
+        'Names the check of the peroneal nerve',
+        flagged('A foot drop must not be missed.'),
+      ),
+      interpret.done('normal-more', 'Says that the outer side normally opens more'),
+    ],
+    faults: [
+      ['Hip turns', 'hip-still'],
+      ['Hands not changed', 'hands'],
+      ['Straight stage left out', 'also-straight'],
+      ['Nerve forgotten', 'nerve'],
+    ],
+    cautions: ['Foot drop or a numb back of the foot: stop and refer.', KNEE_CAUTION],
+    stopRule: 'Stop at numbness, sharp pain, or the word stop.',
+    patient: { condition: 'lcl-tear', side: 'left' },
+  },
+);

@@ -1,0 +1,186 @@
+import type { ChecklistContent } from '@kritikos/catalogue/procedure';
+import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
+import { z } from 'zod';
+import { checklistContent } from './checklists.ts';
+import { key } from './primitives.ts';
+
+export const FORMAT = 'kritikos-checklist';
+export const FORMAT_VERSION = 1;
+
+/** A checklist as a file of its own: what others may read and write. */
+export const openChecklist = z.object({
+  format: z.literal(FORMAT, { error: `must be "${FORMAT}"` }),
+  version: z.literal(FORMAT_VERSION, { error: `must be ${FORMAT_VERSION}` }),
+  procedure: key,
+  checklist: checklistContent,
+});
+export type OpenChecklist = z.infer<typeof openChecklist>;
+
+/** The published schema of the file, JSON Schema draft 2020-12. */
+export function openChecklistSchema(): object {
+  return z.toJSONSchema(openChecklist, { unrepresentable: 'any' });
+}
+
+export function asOpenChecklist(procedure: string, checklist: ChecklistContent): OpenChecklist {
+  return openChecklist.parse({ format: FORMAT, version: FORMAT_VERSION, procedure, checklist });
+}
+
+/** What is wrong with a file, by path; nothing of it is taken. */
+export class RefusedFile extends Error {
+  constructor(readonly problems: readonly { readonly path: string; readonly reason: string }[]) {
+    super(problems.map(({ path, reason }) => `${path}: ${reason}`).join('\n'));
+  }
+}
+
+/** Reads a checklist file whole, or refuses it with every path and reason. */
+export function readOpenChecklist(text: string): OpenChecklist {
+  let content: unknown;
+  try {
+    content = JSON.parse(text);
+  } catch (error) {
+    throw new RefusedFile([{ path: '/', reason: `is not JSON (${(error as Error).message})` }]);
+  }
+  const result = openChecklist.safeParse(content);
+  if (result.success) return result.data;
+  throw new RefusedFile(
+    result.error.issues.map((issue) => ({
+      path: `/${issue.path.map(String).join('/')}`,
+      reason: issue.message,
+    })),
+  );
+}
+
+/** Where the extensions are named that carry what a Questionnaire has no word for. */
+const EXTENSION = 'urn:kritikos:fhir';
+
+interface Extension {
+  readonly url: string;
+  readonly valueString: string;
+}
+
+interface QuestionnaireItem {
+  readonly linkId: string;
+  readonly text: string;
+  readonly type: 'boolean' | 'choice' | 'decimal';
+  readonly extension: readonly Extension[];
+  readonly answerOption?: readonly {
+    readonly valueCoding: { readonly code: string; readonly display: string };
+  }[];
+}
+
+/** As much of FHIR R4's Questionnaire as a checklist needs. */
+export interface Questionnaire {
+  readonly resourceType: 'Questionnaire';
+  readonly status: 'draft';
+  readonly url: string;
+  readonly name: string;
+  readonly title: string;
+  readonly description: string;
+  readonly extension: readonly Extension[];
+  readonly item: readonly QuestionnaireItem[];
+}
+
+/**
+ * A checklist as an HL7 FHIR R4 Questionnaire: done items are boolean, graded ones and choices
+ * are choices, measured ones decimal. What FHIR has no element for (weight, domain, criticality,
+ * anchors, key) stands in extensions, so that a way there and back loses nothing.
+ */
+export function asQuestionnaire(
+  procedure: string,
+  title: string,
+  checklist: ChecklistContent,
+): Questionnaire {
+  const { items, task, ...rest } = checklist;
+  return {
+    resourceType: 'Questionnaire',
+    status: 'draft',
+    url: `${EXTENSION}:questionnaire:${procedure}`,
+    name: procedure.replaceAll('-', '_'),
+    title,
+    description: task,
+    extension: [
+      { url: `${EXTENSION}:checklist`, valueString: JSON.stringify({ procedure, ...rest }) },
+    ],
+    item: items.map(asQuestion),
+  };
+}
+
+function asQuestion(item: ChecklistItem): QuestionnaireItem {
+  const { key: linkId, text, ...rest } = item;
+  const base = {
+    linkId,
+    text,
+    extension: [{ url: `${EXTENSION}:item`, valueString: JSON.stringify(rest) }],
+  };
+  switch (item.kind) {
+    case 'done':
+      return { ...base, type: 'boolean' };
+    case 'measured':
+      return { ...base, type: 'decimal' };
+    case 'graded':
+      return {
+        ...base,
+        type: 'choice',
+        answerOption: item.anchors.map((display, grade) => ({
+          valueCoding: { code: String(grade), display },
+        })),
+      };
+    case 'choice':
+      return {
+        ...base,
+        type: 'choice',
+        answerOption: item.options.map(({ key: code, label: display }) => ({
+          valueCoding: { code, display },
+        })),
+      };
+  }
+}
+
+const extension = z.object({ url: z.string(), valueString: z.string() });
+const questionnaire = z.object({
+  resourceType: z.literal('Questionnaire', { error: 'must be "Questionnaire"' }),
+  description: z.string(),
+  extension: z.array(extension),
+  item: z.array(z.object({ linkId: z.string(), text: z.string(), extension: z.array(extension) })),
+});
+
+/** Reads a Questionnaire that this product wrote, or refuses it with path and reason. */
+export function fromQuestionnaire(resource: unknown): OpenChecklist {
+  const result = questionnaire.safeParse(resource);
+  if (!result.success) {
+    throw new RefusedFile(
+      result.error.issues.map((issue) => ({
+        path: `/${issue.path.map(String).join('/')}`,
+        reason: issue.message,
+      })),
+    );
+  }
+  const { description, item, extension: own } = result.data;
+  const { procedure, ...rest } = carried(own, 'checklist', '/extension');
+  return readOpenChecklist(
+    JSON.stringify({
+      format: FORMAT,
+      version: FORMAT_VERSION,
+      procedure,
+      checklist: {
+        ...rest,
+        task: description,
+        items: item.map(({ linkId, text, extension: more }, i) => ({
+          key: linkId,
+          text,
+          ...carried(more, 'item', `/item/${i}/extension`),
+        })),
+      },
+    }),
+  );
+}
+
+function carried(own: readonly Extension[], name: string, path: string): Record<string, unknown> {
+  const found = own.find(({ url }) => url === `${EXTENSION}:${name}`);
+  if (!found) throw new RefusedFile([{ path, reason: `has no extension ${EXTENSION}:${name}` }]);
+  try {
+    return JSON.parse(found.valueString) as Record<string, unknown>;
+  } catch {
+    throw new RefusedFile([{ path, reason: 'carries text that is not JSON' }]);
+  }
+}

@@ -1,0 +1,210 @@
+/** What can be wrong with a structure. */
+export const STATES = [
+  'torn',
+  'sprained',
+  'split',
+  'irritated',
+  'ruptured',
+  'tight',
+  'compressed',
+  'unstable',
+  'effused',
+  'worn',
+  'stiff',
+] as const;
+export type State = (typeof STATES)[number];
+
+/** What a procedure does to a structure. */
+export const MODES = [
+  'tension',
+  'compression',
+  'twist',
+  'contraction',
+  'stretch',
+  'pressure',
+  'glide',
+  'fluid',
+  'motion',
+] as const;
+export type Mode = (typeof MODES)[number];
+
+/** What can then be seen, felt or heard. Pain, motion, end feel and fear are results of their own. */
+export const SIGNS = [
+  'pain',
+  'laxity',
+  'click',
+  'weakness',
+  'stiffness',
+  'tingling',
+  'apprehension',
+  'swelling',
+  'block',
+  'gap',
+  'crepitus',
+] as const;
+export type Sign = (typeof SIGNS)[number];
+
+/** One thing that is wrong: a structure, its state, and how badly, 1 to 3. */
+export interface Lesion {
+  readonly structure: string;
+  readonly state: State;
+  readonly degree: 1 | 2 | 3;
+}
+
+/** One thing that a procedure does, at a stage where it has several. */
+export interface Load {
+  readonly structure: string;
+  readonly mode: Mode;
+  readonly stage?: string;
+}
+
+/** A healthy structure can look ill where the order of the procedure is careless. */
+export interface Misleading {
+  readonly lesion: { readonly structure: string; readonly state: State };
+  readonly sign: Sign;
+  /** What a careless candidate would take it for. */
+  readonly looksLike: string;
+  /** The step that avoids the mistake. */
+  readonly avoidedBy: string;
+}
+
+/** A sign that a simulated patient shows under a procedure. */
+export interface Shown {
+  readonly sign: Sign;
+  readonly degree: 1 | 2 | 3;
+  readonly structure: string;
+  readonly stage?: string | undefined;
+}
+
+export interface Response {
+  readonly shown: readonly Shown[];
+  readonly misleading: readonly Misleading[];
+}
+
+type Shows = (degree: number) => readonly Sign[];
+const always =
+  (...signs: Sign[]): Shows =>
+  () =>
+    signs;
+
+/**
+ * Which signs a state shows under a mode; what does not stand here shows nothing. Facts of the
+ * trade ('common practice, no source'): a complete tear hurts less than a partial one under
+ * tension, a small split does not block, a nerve must be badly compressed to weaken its muscle.
+ */
+const SHOWS: Readonly<Record<State, Readonly<Partial<Record<Mode, Shows>>>>> = {
+  torn: {
+    tension: (degree) => (degree < 3 ? ['laxity', 'pain'] : ['laxity']),
+    glide: always('laxity'),
+    pressure: (degree) => (degree < 3 ? ['pain'] : []),
+  },
+  sprained: { tension: always('pain'), pressure: always('pain'), stretch: always('pain') },
+  split: {
+    twist: (degree) => (degree > 1 ? ['click', 'pain'] : ['pain']),
+    compression: always('pain'),
+    pressure: always('pain'),
+    motion: (degree) => (degree > 1 ? ['block'] : []),
+  },
+  irritated: {
+    contraction: always('pain'),
+    stretch: always('pain'),
+    pressure: always('pain'),
+    compression: always('pain'),
+    twist: always('pain'),
+  },
+  ruptured: { contraction: always('weakness'), pressure: always('gap') },
+  tight: { stretch: always('stiffness'), glide: always('stiffness') },
+  compressed: {
+    pressure: always('tingling'),
+    stretch: always('tingling'),
+    contraction: (degree) => (degree > 1 ? ['weakness'] : []),
+  },
+  unstable: { glide: always('apprehension') },
+  effused: { fluid: always('swelling'), motion: (degree) => (degree > 1 ? ['stiffness'] : []) },
+  worn: {
+    compression: always('pain', 'crepitus'),
+    motion: always('crepitus'),
+    pressure: always('pain'),
+  },
+  stiff: { motion: always('stiffness'), stretch: always('stiffness') },
+};
+
+/**
+ * How a patient with these lesions answers to a procedure that does these things: every load that
+ * meets a lesion of its structure shows that state's signs, each with the lesion's degree.
+ *
+ * Worked value: a complete tear of the front cruciate under tension shows laxity of degree 3 and
+ * no pain; the same procedure on a split meniscus shows nothing.
+ */
+export function respond(
+  loads: readonly Load[],
+  lesions: readonly Lesion[],
+  misleads: readonly Misleading[] = [],
+): Response {
+  const shown = loads.flatMap(({ structure, mode, stage }) =>
+    lesions
+      .filter((lesion) => lesion.structure === structure)
+      .flatMap(({ state, degree }) =>
+        (SHOWS[state][mode]?.(degree) ?? []).map((sign) => ({ sign, degree, structure, stage })),
+      ),
+  );
+  const misleading = misleads.filter(({ lesion }) =>
+    lesions.some((own) => own.structure === lesion.structure && own.state === lesion.state),
+  );
+  return { shown, misleading };
+}
+
+/** How a finding reads a response: one question with its options, from under-called to over-called. */
+export type Reading =
+  /** Absent, doubtful or present. A sign of the first degree is present all the same. */
+  | { readonly kind: 'sign'; readonly signs: readonly Sign[]; readonly stage?: string }
+  /** By degree, 0 to 3. */
+  | { readonly kind: 'grade'; readonly sign: Sign }
+  /** Where it is: the first option whose structures show one of the signs. */
+  | {
+      readonly kind: 'site';
+      readonly signs: readonly Sign[];
+      readonly sites: readonly {
+        readonly option: string;
+        readonly structures: readonly string[];
+      }[];
+      readonly none: string;
+      readonly both?: string;
+    }
+  /** Which of several stages show it: the option for that set of stages. */
+  | {
+      readonly kind: 'stages';
+      readonly signs: readonly Sign[];
+      readonly options: readonly { readonly option: string; readonly stages: readonly string[] }[];
+    };
+
+/** The option that is right for a response. */
+export function readResponse(reading: Reading, { shown }: Response): string {
+  switch (reading.kind) {
+    case 'sign': {
+      const { signs, stage } = reading;
+      const present = shown.some(
+        (s) => signs.includes(s.sign) && (stage === undefined || s.stage === stage),
+      );
+      return present ? 'positive' : 'negative';
+    }
+    case 'grade':
+      return `grade-${Math.max(0, ...shown.filter((s) => s.sign === reading.sign).map((s) => s.degree))}`;
+    case 'site': {
+      const hit = reading.sites.filter(({ structures }) =>
+        shown.some((s) => reading.signs.includes(s.sign) && structures.includes(s.structure)),
+      );
+      if (hit.length > 1 && reading.both) return reading.both;
+      return hit[0]?.option ?? reading.none;
+    }
+    case 'stages': {
+      const seen = new Set(
+        shown.filter((s) => reading.signs.includes(s.sign)).map((s) => s.stage ?? ''),
+      );
+      const fits = reading.options.find(
+        ({ stages }) => stages.length === seen.size && stages.every((stage) => seen.has(stage)),
+      );
+      return fits?.option ?? (reading.options[0]?.option as string);
+    }
+  }
+}

@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import { KINDS, REGIONS } from '@kritikos/catalogue/procedure';
+import type { Kind, Procedure } from '@kritikos/catalogue/procedure';
+import { computed, ref } from 'vue';
+import ProcedureFigure from '../figure/ProcedureFigure.vue';
+import { findProcedures, STRUCTURES_IN_USE } from './search.ts';
+
+const words = ref('');
+const region = ref<string | null>(null);
+const kind = ref<Kind | null>(null);
+const structure = ref<string | null>(null);
+const found = computed(() =>
+  findProcedures({
+    words: words.value,
+    region: region.value,
+    kind: kind.value,
+    structure: structure.value,
+  }),
+);
+const pointed = ref<Procedure | null>(null);
+const shown = computed(() =>
+  pointed.value && found.value.includes(pointed.value) ? pointed.value : (found.value[0] ?? null),
+);
+const regions = computed(() =>
+  REGIONS.map((name) => ({
+    name,
+    count: findProcedures({
+      words: words.value,
+      region: name,
+      kind: kind.value,
+      structure: structure.value,
+    }).length,
+  })),
+);
+</script>
+
+<template>
+  <div class="page">
+    <div class="head">
+      <h1>Catalogue of procedures</h1>
+      <nav>
+        <router-link to="/catalogue/bench">Interpretation bench</router-link>
+        <router-link to="/catalogue/practice">Practice</router-link>
+      </nav>
+    </div>
+    <div class="filters">
+      <v-text-field
+        v-model="words"
+        label="Name, synonym, structure"
+        clearable
+        autofocus
+        class="words"
+        @click:clear="words = ''"
+      />
+      <v-select v-model="kind" :items="[...KINDS]" label="Kind" clearable />
+      <v-select v-model="structure" :items="STRUCTURES_IN_USE" label="Structure" clearable />
+    </div>
+    <div class="regions" role="group" aria-label="Body region">
+      <button
+        v-for="{ name, count } in regions"
+        :key="name"
+        type="button"
+        :class="{ set: region === name }"
+        :aria-pressed="region === name"
+        @click="region = region === name ? null : name"
+      >
+        {{ name }} <span class="figures">{{ count }}</span>
+      </button>
+    </div>
+    <p v-if="found.length === 0" class="panel">
+      Nothing fits. Take a filter away, or try another word.
+    </p>
+    <div v-else class="board">
+      <ul class="list panel" aria-label="Procedures">
+        <li
+          v-for="procedure in found"
+          :key="procedure.id"
+          :class="{ shown: shown === procedure }"
+          @pointerenter="pointed = procedure"
+          @focusin="pointed = procedure"
+        >
+          <router-link :to="`/catalogue/${procedure.id}`">{{ procedure.names[0] }}</router-link>
+          <span class="soft">{{ procedure.title }}</span>
+          <span class="tag">{{ procedure.region }} · {{ procedure.kind }}</span>
+        </li>
+      </ul>
+      <aside v-if="shown" class="panel">
+        <ProcedureFigure v-if="shown.figure" :spec="shown.figure" class="preview" />
+        <h2>{{ shown.names[0] }}</h2>
+        <p>{{ shown.patient }}</p>
+        <p><b>Positive.</b> {{ shown.positive }}</p>
+        <p class="caution">{{ shown.checklist.stopRule }}</p>
+      </aside>
+    </div>
+    <p class="soft small">
+      The catalogue serves the assessment of students. Local policy, consent and a licensed
+      clinician’s judgement come first; nobody is diagnosed here.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  flex-wrap: wrap;
+}
+.head nav {
+  display: flex;
+  gap: 18px;
+}
+.filters {
+  display: grid;
+  grid-template-columns: 2fr 1fr 1.4fr;
+  gap: 10px;
+  margin: 10px 0;
+}
+.regions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-bottom: 10px;
+}
+.regions button {
+  border: 1.5px solid rgba(var(--v-theme-on-surface), 0.45);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  min-height: 34px;
+  padding: 2px 12px;
+  font: 500 0.95rem var(--sans);
+  text-transform: capitalize;
+  cursor: pointer;
+}
+.regions .set {
+  background: var(--petrol);
+  color: var(--paper);
+  border-color: var(--petrol);
+}
+.board {
+  display: grid;
+  grid-template-columns: 1.25fr 1fr;
+  gap: 14px;
+  align-items: start;
+}
+.list {
+  list-style: none;
+  margin: 0;
+  padding: 4px 0;
+  max-height: 62vh;
+  overflow-y: auto;
+}
+.list li {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 0 12px;
+  padding: 6px 14px;
+  border-bottom: 1px solid var(--rule);
+  border-left: 4px solid transparent;
+}
+.list li.shown {
+  border-left-color: var(--madder);
+  background: rgba(var(--v-theme-primary), 0.06);
+}
+.list a {
+  font-weight: 600;
+}
+.list .soft {
+  grid-row: 2;
+  font-size: 0.9rem;
+}
+.tag {
+  font-size: 0.82rem;
+  color: var(--soft);
+  text-align: right;
+}
+aside {
+  position: sticky;
+  top: 8px;
+}
+.preview {
+  height: 240px;
+}
+.small {
+  font-size: 0.85rem;
+}
+@media (max-width: 800px) {
+  .board,
+  .filters {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { CONDITIONS } from '@kritikos/catalogue/conditions';
+import { checklistFor } from '@kritikos/catalogue/define';
+import type { Procedure } from '@kritikos/catalogue/procedure';
+import { respond } from '@kritikos/core/catalogue/response';
+import { computed, ref } from 'vue';
+import { download } from '../http/download.ts';
+
+/** Choose what the simulated patient has: the script and the key follow. */
+const props = defineProps<{ procedure: Procedure; side: 'left' | 'right' }>();
+const offered = computed(() =>
+  CONDITIONS.filter((c) => c.region === 'any' || c.region === props.procedure.region),
+);
+const chosen = ref('');
+/** Until somebody chooses: the first patient who shows something under this procedure. */
+const condition = computed(
+  () =>
+    offered.value.find((c) => c.id === chosen.value) ??
+    offered.value.find((c) => respond(props.procedure.loads, c.lesions).shown.length > 0) ??
+    (offered.value[0] as (typeof CONDITIONS)[number]),
+);
+const content = computed(() => checklistFor(props.procedure, condition.value, props.side));
+const keyed = computed(() =>
+  content.value.items.flatMap((item) =>
+    item.kind === 'choice'
+      ? [{ text: item.text, answer: item.options.find((o) => o.key === item.answer)?.label }]
+      : [],
+  ),
+);
+async function save(as: 'json' | 'fhir') {
+  const formats = await import('@kritikos/contracts/openChecklist');
+  const name = props.procedure.id;
+  if (as === 'json') {
+    download(`${name}.json`, 'application/json', formats.asOpenChecklist(name, content.value));
+  } else {
+    download(
+      `${name}.questionnaire.json`,
+      'application/fhir+json',
+      formats.asQuestionnaire(name, props.procedure.title, content.value),
+    );
+  }
+}
+</script>
+
+<template>
+  <section class="panel">
+    <h2>Simulated patient and checklist</h2>
+    <div class="row">
+      <v-select
+        :model-value="condition.id"
+        :items="offered.map((c) => ({ value: c.id, title: c.name }))"
+        label="The patient has"
+        class="choice"
+        @update:model-value="chosen = $event"
+      />
+      <v-btn size="small" @click="save('json')">Save as JSON</v-btn>
+      <v-btn size="small" @click="save('fhir')">Save as FHIR Questionnaire</v-btn>
+    </div>
+    <div class="two">
+      <div>
+        <h3>Script for the patient</h3>
+        <p>{{ content.simulatedPatient }}</p>
+        <h3>Key, derived</h3>
+        <p v-for="row in keyed" :key="row.text">
+          {{ row.text }}: <b>{{ row.answer }}</b>
+        </p>
+      </div>
+      <div>
+        <h3>Checklist</h3>
+        <ol class="items">
+          <li v-for="item in content.items" :key="item.key">
+            {{ item.text }}
+            <span class="soft">
+              {{ item.domain }}, weight {{ item.weight
+              }}<template v-if="item.criticality === 'fails-station'"
+                >, must not be missed</template
+              >
+              <template v-if="item.variants"> ({{ item.variants.join(', ') }} only)</template>
+            </span>
+          </li>
+        </ol>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin: 8px 0;
+}
+.choice {
+  max-width: 460px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1.2fr;
+  gap: 20px;
+}
+.items {
+  margin: 0;
+  padding-left: 1.5em;
+}
+@media (max-width: 800px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+  .row {
+    flex-wrap: wrap;
+  }
+}
+</style>

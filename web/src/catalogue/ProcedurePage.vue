@@ -1,0 +1,201 @@
+<script setup lang="ts">
+import { procedureById } from '@kritikos/catalogue/procedures';
+import { usePreferredReducedMotion, useRafFn } from '@vueuse/core';
+import { computed, ref, watch } from 'vue';
+import ProcedureFigure from '../figure/ProcedureFigure.vue';
+import NotFoundPage from '../shell/NotFoundPage.vue';
+import PatientKey from './PatientKey.vue';
+import SchoolsTable from './SchoolsTable.vue';
+import WorthTable from './WorthTable.vue';
+
+const props = defineProps<{ procedure: string }>();
+const found = computed(() => procedureById(props.procedure));
+const side = ref<'left' | 'right'>('right');
+const schoolKey = ref('');
+const school = computed(
+  () => found.value?.schools.find((s) => s.key === schoolKey.value) ?? found.value?.schools[0],
+);
+const figure = computed(() => school.value?.figure ?? found.value?.figure ?? null);
+
+const share = ref(100);
+const moves = computed(() => figure.value?.from !== undefined);
+const still = usePreferredReducedMotion();
+const SECONDS = 2.5;
+const { pause, resume, isActive } = useRafFn(
+  ({ delta }) => {
+    share.value = Math.min(100, share.value + (delta / 1000 / SECONDS) * 100);
+    if (share.value >= 100) pause();
+  },
+  { immediate: false },
+);
+function play() {
+  if (still.value === 'reduce') {
+    share.value = share.value >= 100 ? 0 : 100;
+    return;
+  }
+  share.value = 0;
+  resume();
+}
+watch(figure, () => {
+  pause();
+  share.value = 100;
+});
+</script>
+
+<template>
+  <NotFoundPage v-if="!found" />
+  <div v-else class="page">
+    <router-link to="/catalogue">Catalogue</router-link>
+    <h1>{{ found.names[0] }}</h1>
+    <p class="soft">
+      {{ found.title }}
+      <template v-if="found.names.length > 1">
+        · also: {{ found.names.slice(1).join(', ') }}
+      </template>
+      · {{ found.region }}, {{ found.kind }} · {{ found.structures.join(', ') }}
+    </p>
+    <div class="top">
+      <section class="panel">
+        <ProcedureFigure
+          v-if="figure"
+          :spec="figure"
+          :side="side"
+          :share="share / 100"
+          class="figure"
+        />
+        <div class="controls">
+          <v-btn-toggle v-model="side" mandatory density="compact" variant="outlined">
+            <v-btn value="left">Left</v-btn>
+            <v-btn value="right">Right</v-btn>
+          </v-btn-toggle>
+          <template v-if="moves">
+            <v-btn size="small" :disabled="isActive" @click="play">Play</v-btn>
+            <v-slider
+              v-model="share"
+              :min="0"
+              :max="100"
+              :step="1"
+              aria-label="Position in the movement, from start to end"
+            />
+          </template>
+        </div>
+      </section>
+      <section>
+        <h2>How it is done</h2>
+        <p><b>Patient.</b> {{ found.patient }}</p>
+        <p><b>Examiner.</b> {{ found.examiner }}</p>
+        <ol>
+          <li v-for="step in found.steps" :key="step">{{ step }}</li>
+        </ol>
+        <div class="caution">
+          <b>{{ found.checklist.stopRule }}</b>
+          <div v-for="caution in found.checklist.cautions" :key="caution">{{ caution }}</div>
+          <div v-if="found.contraindications.length > 0">
+            Not for: {{ found.contraindications.join('; ') }}.
+          </div>
+          <div class="soft">
+            Local policy, consent and a licensed clinician’s judgement come first.
+          </div>
+        </div>
+      </section>
+    </div>
+
+    <SchoolsTable v-model="schoolKey" :schools="found.schools" />
+
+    <div class="two">
+      <section class="panel">
+        <h2>How it is read</h2>
+        <p><b>Positive.</b> {{ found.positive }}</p>
+        <p><b>Negative.</b> {{ found.negative }}</p>
+        <table v-if="found.rules.length > 0" class="ledger">
+          <thead>
+            <tr>
+              <th>Finding</th>
+              <th>Speaks for</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="rule in found.rules" :key="rule.when">
+              <td>{{ rule.when }}</td>
+              <td>{{ rule.speaksFor }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-if="found.confounders.length > 0">
+          <b>Can mislead.</b> {{ found.confounders.join('; ') }}.
+        </p>
+        <p><b>Does not prove.</b> {{ found.doesNotProve }}</p>
+      </section>
+      <section class="panel">
+        <h2>What goes wrong, and what it spoils</h2>
+        <table class="ledger">
+          <tbody>
+            <tr v-for="fault in found.checklist.faults" :key="fault.key">
+              <td>{{ fault.text }}</td>
+              <td class="soft">
+                {{ found.checklist.items.find((item) => item.key === fault.item)?.text }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <template v-if="found.measurements.length > 0">
+          <h3>Measured</h3>
+          <p v-for="m in found.measurements" :key="m.what">
+            {{ m.what }}: {{ m.landmarks }}; {{ m.instrument }}, {{ m.unit }}; normal
+            {{ m.normal }}; tolerance {{ m.tolerance }}.
+          </p>
+        </template>
+        <p v-if="found.followUp.length > 0">
+          <b>Next:</b>
+          <router-link
+            v-for="next in found.followUp"
+            :key="next"
+            :to="`/catalogue/${next}`"
+            class="next"
+          >
+            {{ procedureById(next)?.names[0] }}
+          </router-link>
+        </p>
+      </section>
+    </div>
+
+    <WorthTable :procedure="found" />
+    <PatientKey :procedure="found" :side="side" />
+  </div>
+</template>
+
+<style scoped>
+.top,
+.two {
+  display: grid;
+  grid-template-columns: 1.15fr 1fr;
+  gap: 14px;
+  align-items: start;
+  margin: 8px 0 14px;
+}
+.two {
+  grid-template-columns: 1fr 1fr;
+}
+.figure {
+  height: 330px;
+}
+.controls {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  min-height: 40px;
+}
+ol {
+  margin: 6px 0 10px;
+  padding-left: 1.3em;
+}
+.next {
+  margin-left: 8px;
+}
+@media (max-width: 800px) {
+  .top,
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

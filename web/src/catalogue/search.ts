@@ -1,0 +1,41 @@
+import { PROCEDURES } from '@kritikos/catalogue/procedures';
+import type { Procedure } from '@kritikos/catalogue/procedure';
+import MiniSearch from 'minisearch';
+
+export interface Filter {
+  readonly words: string;
+  readonly region: string | null;
+  readonly kind: string | null;
+  readonly structure: string | null;
+}
+
+const index = new MiniSearch<Procedure>({
+  fields: ['names', 'title', 'structures', 'region', 'kind'],
+  extractField: (procedure, field) => {
+    const value = procedure[field as 'names'];
+    return Array.isArray(value) ? value.join(' ') : String(value);
+  },
+  searchOptions: {
+    boost: { names: 3, title: 2 },
+    prefix: true,
+    // A slip of the finger in a short word, two in a long one.
+    fuzzy: (term) => (term.length > 7 ? 0.3 : term.length > 3 ? 0.25 : false),
+    combineWith: 'AND',
+  },
+});
+index.addAll(PROCEDURES);
+
+/** Procedures that fit the words (synonyms and misspellings found) and the filters, best first. */
+export function findProcedures({ words, region, kind, structure }: Filter): Procedure[] {
+  const fits = (procedure: Procedure) =>
+    (region === null || procedure.region === region) &&
+    (kind === null || procedure.kind === kind) &&
+    (structure === null || procedure.structures.includes(structure));
+  if (words.trim() === '') return PROCEDURES.filter(fits);
+  const rank = new Map(index.search(words).map(({ id }, place) => [id as string, place]));
+  return PROCEDURES.filter((p) => rank.has(p.id) && fits(p)).sort(
+    (a, b) => (rank.get(a.id) ?? 0) - (rank.get(b.id) ?? 0),
+  );
+}
+
+export const STRUCTURES_IN_USE = [...new Set(PROCEDURES.flatMap((p) => p.structures))].sort();
