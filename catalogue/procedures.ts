@@ -1,5 +1,19 @@
 import { ankleAnteriorDrawer } from './ankle/ankle-anterior-drawer.ts';
+import { ankleDfStraightBent } from './ankle/ankle-df-straight-bent.ts';
+import { greatToeExtension } from './ankle/great-toe-extension.ts';
+import { subtalarInversionEversion } from './ankle/subtalar-inversion-eversion.ts';
+import { elyProne } from './hip/ely-prone.ts';
 import { faber } from './hip/faber.ts';
+import { hamstring9090 } from './hip/hamstring-90-90.ts';
+import { hipAbductionPelvicMonitor } from './hip/hip-abduction-pelvic-monitor.ts';
+import { hipFlexionLumbarMonitor } from './hip/hip-flexion-lumbar-monitor.ts';
+import { hipRotation9090 } from './hip/hip-rotation-90-90.ts';
+import { modifiedThomas } from './hip/modified-thomas.ts';
+import { oberBandProvocation } from './hip/ober-band-provocation.ts';
+import { ober } from './hip/ober.ts';
+import { slrRange } from './hip/slr-range.ts';
+import { thomasSupine } from './hip/thomas-supine.ts';
+import { trendelenburg } from './hip/trendelenburg.ts';
 import { anteriorDrawerKnee } from './knee/anterior-drawer-knee.ts';
 import { apleyCompressionDistraction } from './knee/apley-compression-distraction.ts';
 import { bounceHomeExtension } from './knee/bounce-home-extension.ts';
@@ -35,12 +49,53 @@ import { thessalyWeightBearingTwist } from './knee/thessaly-weight-bearing-twist
 import { valgusStressKnee } from './knee/valgus-stress-knee.ts';
 import { varusStressKnee } from './knee/varus-stress-knee.ts';
 import { apprehension9090 } from './shoulder/apprehension-90-90.ts';
+import { bellyPress } from './shoulder/belly-press.ts';
+import { bicepsLoadIi } from './shoulder/biceps-load-ii.ts';
+import { crossBodyAdduction } from './shoulder/cross-body-adduction.ts';
+import { crossBodySelf } from './shoulder/cross-body-self.ts';
+import { er90Strength } from './shoulder/er90-strength.ts';
+import { girdle1ScapularBackTilt } from './shoulder/girdle-1-scapular-back-tilt.ts';
+import { girdle2ClavicleMotion } from './shoulder/girdle-2-clavicle-motion.ts';
+import { girdle3InferiorAngleDrop } from './shoulder/girdle-3-inferior-angle-drop.ts';
+import { girdle4CervicothoracicCoupling } from './shoulder/girdle-4-cervicothoracic-coupling.ts';
+import { girdle5HorizontalAdductionFixedFree } from './shoulder/girdle-5-horizontal-adduction-fixed-free.ts';
+import { handBehindBackReach } from './shoulder/hand-behind-back-reach.ts';
+import { hawkinsKennedy } from './shoulder/hawkins-kennedy.ts';
+import { infraspinatusErSide } from './shoulder/infraspinatus-er-side.ts';
+import { jerk } from './shoulder/jerk.ts';
+import { kimJerkCombined } from './shoulder/kim-jerk-combined.ts';
+import { kim } from './shoulder/kim.ts';
+import { liftOff } from './shoulder/lift-off.ts';
+import { scapularPlaneElevation } from './shoulder/scapular-plane-elevation.ts';
+import { shoulderInspectPalpate } from './shoulder/shoulder-inspect-palpate.ts';
+import { speed } from './shoulder/speed.ts';
+import { supraspinatusStrength } from './shoulder/supraspinatus-strength.ts';
+import { tapeEr0 } from './shoulder/tape-er0.ts';
+import { tapeHandBehindBack } from './shoulder/tape-hand-behind-back.ts';
+import { tapeHorizontalAdduction } from './shoulder/tape-horizontal-adduction.ts';
+import { tapeOverheadPull } from './shoulder/tape-overhead-pull.ts';
+import { tapeWallReach } from './shoulder/tape-wall-reach.ts';
+import { yergason } from './shoulder/yergason.ts';
 import type { Procedure } from './procedure.ts';
 
 /** Every procedure that the product knows. */
 export const PROCEDURES: readonly Procedure[] = [
   ankleAnteriorDrawer,
+  ankleDfStraightBent,
+  greatToeExtension,
+  subtalarInversionEversion,
+  elyProne,
   faber,
+  hamstring9090,
+  hipAbductionPelvicMonitor,
+  hipFlexionLumbarMonitor,
+  hipRotation9090,
+  modifiedThomas,
+  oberBandProvocation,
+  ober,
+  slrRange,
+  thomasSupine,
+  trendelenburg,
   anteriorDrawerKnee,
   apleyCompressionDistraction,
   bounceHomeExtension,
@@ -76,6 +131,33 @@ export const PROCEDURES: readonly Procedure[] = [
   valgusStressKnee,
   varusStressKnee,
   apprehension9090,
+  bellyPress,
+  bicepsLoadIi,
+  crossBodyAdduction,
+  crossBodySelf,
+  er90Strength,
+  girdle1ScapularBackTilt,
+  girdle2ClavicleMotion,
+  girdle3InferiorAngleDrop,
+  girdle4CervicothoracicCoupling,
+  girdle5HorizontalAdductionFixedFree,
+  handBehindBackReach,
+  hawkinsKennedy,
+  infraspinatusErSide,
+  jerk,
+  kimJerkCombined,
+  kim,
+  liftOff,
+  scapularPlaneElevation,
+  shoulderInspectPalpate,
+  speed,
+  supraspinatusStrength,
+  tapeEr0,
+  tapeHandBehindBack,
+  tapeHorizontalAdduction,
+  tapeOverheadPull,
+  tapeWallReach,
+  yergason,
 ];
 
 /** The procedure with this id, or `undefined`. */

@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
-import { decides, figure, holds, moves, push } from '../figures.ts';
 import { bothSides, choice, consent, done, graded, handHygiene, measured } from '../items.ts';
+import { holds, moves, push, decides, figure } from '../figures.ts';
 
 /** Heel and talus drawn forward under a held leg, to judge the anterior talofibular ligament. */
 export const ankleAnteriorDrawer = defineProcedure(

@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
-import { site } from '../findings.ts';
-import { figure, holds, moves, push } from '../figures.ts';
 import { bothSides, choice, consent, done, graded, handHygiene, measured } from '../items.ts';
+import { site } from '../findings.ts';
+import { holds, moves, push, figure } from '../figures.ts';
 
 /** The figure-of-four leg drop: where it hurts decides what it means. */
 export const faber = defineProcedure(

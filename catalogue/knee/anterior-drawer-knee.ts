@@ -1,7 +1,8 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, feltSlack, easesOff, flagged } from '../items.ts';
 import { laxityGrade, endPoint } from '../findings.ts';
-import { memory, KNEE_CAUTION, DRAWER_FIGURE } from './shared.ts';
+import { memory } from '../worth.ts';
+import { KNEE_CAUTION, DRAWER_FIGURE } from './shared.ts';
 
 /** The shin drawn forward on a fixed foot, after looking for a sag. */
 export const anteriorDrawerKnee = defineProcedure(

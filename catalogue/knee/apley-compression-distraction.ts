@@ -1,7 +1,8 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret } from '../items.ts';
 import { holds, moves, turn, compress, decides, figure, KNEE_REGION } from '../figures.ts';
-import { memory, KNEE_CAUTION } from './shared.ts';
+import { memory } from '../worth.ts';
+import { KNEE_CAUTION } from './shared.ts';
 
 /** Pressed and turned, then pulled and turned, to part meniscus from ligament. */
 export const apleyCompressionDistraction = defineProcedure(

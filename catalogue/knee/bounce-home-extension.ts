@@ -2,7 +2,8 @@ import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, tell, feltSlack, critical } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { moves, decides, figure, KNEE_REGION } from '../figures.ts';
-import { memory, KNEE_CAUTION } from './shared.ts';
+import { memory } from '../worth.ts';
+import { KNEE_CAUTION } from './shared.ts';
 
 /** The slack knee falls into straightness while the heel stays in the palm. */
 export const bounceHomeExtension = defineProcedure(

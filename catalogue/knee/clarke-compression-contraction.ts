@@ -2,7 +2,7 @@ import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, tell, critical } from '../items.ts';
 import { present } from '../findings.ts';
 import { holds, push, own, decides, figure, KNEE_REGION } from '../figures.ts';
-import { memory } from './shared.ts';
+import { memory } from '../worth.ts';
 
 /** The kneecap held from above while the thigh muscle tightens gently. */
 export const clarkeCompressionContraction = defineProcedure(

@@ -2,7 +2,7 @@ import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, feltSlack, critical, flagged } from '../items.ts';
 import { present } from '../findings.ts';
 import { holds, moves, push, decides, figure, kneeBent, KNEE_REGION } from '../figures.ts';
-import { memory } from './shared.ts';
+import { memory } from '../worth.ts';
 
 /** The kneecap pushed outwards with the knee slightly bent. */
 export const fairbankApprehension30 = defineProcedure(

@@ -2,7 +2,8 @@ import { defineProcedure } from '../define.ts';
 import { position, perform, interpret } from '../items.ts';
 import { site, COMPARTMENTS } from '../findings.ts';
 import { holds, feels, decides, figure, KNEE_REGION } from '../figures.ts';
-import { memory, KNEE_CAUTION } from './shared.ts';
+import { memory } from '../worth.ts';
+import { KNEE_CAUTION } from './shared.ts';
 
 /** Both joint lines of the knee pressed from front to back. */
 export const jointLineTenderness = defineProcedure(

@@ -1,7 +1,8 @@
 import { defineProcedure } from '../define.ts';
-import { endPoint, laxityGrade } from '../findings.ts';
-import { LACHMAN_FIGURE, memory } from './shared.ts';
 import { bothSides, choice, consent, done, graded, handHygiene, measured } from '../items.ts';
+import { laxityGrade, endPoint } from '../findings.ts';
+import { memory } from '../worth.ts';
+import { LACHMAN_FIGURE } from './shared.ts';
 
 const translationGrades = [
   { key: 'equal', label: 'Equal', call: 0 },

@@ -2,7 +2,8 @@ import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, critical, flagged } from '../items.ts';
 import { present } from '../findings.ts';
 import { moves, feels, turn, decides, figure, KNEE_REGION } from '../figures.ts';
-import { memory, KNEE_CAUTION } from './shared.ts';
+import { memory } from '../worth.ts';
+import { KNEE_CAUTION } from './shared.ts';
 
 /** The bent knee turned, held turned, and straightened under a finger on the joint line. */
 export const mcmurrayRotationExtension = defineProcedure(

@@ -2,7 +2,7 @@ import { defineProcedure } from '../define.ts';
 import { position, perform, interpret, tell, feltSlack } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { holds, moves, push, figure, KNEE_REGION } from '../figures.ts';
-import { memory } from './shared.ts';
+import { memory } from '../worth.ts';
 
 /** Fluid milked down from the pouch, the kneecap tapped onto the thigh bone. */
 export const patellarBallottement = defineProcedure(

@@ -2,7 +2,7 @@ import { defineProcedure } from '../define.ts';
 import { position, perform, interpret, tell, feltSlack } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { moves, push, figure, KNEE_REGION } from '../figures.ts';
-import { memory } from './shared.ts';
+import { memory } from '../worth.ts';
 
 /** The inner border of the kneecap pressed down while the outer one is lifted. */
 export const patellarTiltPassive = defineProcedure(

@@ -2,7 +2,8 @@ import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, feltSlack, easesOff, flagged } from '../items.ts';
 import { laxityGrade, endPoint } from '../findings.ts';
 import { holds, moves, push, decides, figure, KNEE_REGION } from '../figures.ts';
-import { memory, KNEE_CAUTION } from './shared.ts';
+import { memory } from '../worth.ts';
+import { KNEE_CAUTION } from './shared.ts';
 
 /** The step at the joint felt first, then the shin pushed back. */
 export const posteriorDrawerKnee = defineProcedure(

@@ -2,7 +2,7 @@ import { defineProcedure } from '../define.ts';
 import { position, perform, interpret, feltSlack } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { feels, decides, figure, KNEE_REGION } from '../figures.ts';
-import { memory } from './shared.ts';
+import { memory } from '../worth.ts';
 
 /** Both knees at a right angle, looked at from the side for a dropped shin. */
 export const posteriorSagSign = defineProcedure(

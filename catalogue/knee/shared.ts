@@ -1,19 +1,8 @@
 import { decides, figure, holds, KNEE_REGION, kneeBent, moves, push } from '../figures.ts';
-import type { WorthFigure } from '../procedure.ts';
 
 /** The gate before any stress, twist or squat of a knee. */
 export const KNEE_CAUTION =
   'Not with a possible fracture or dislocation, a cold or numb foot, a hot joint with fever, or a knee that is truly locked.';
-
-/** A published figure as it is remembered. */
-export function memory(
-  of: string,
-  sensitivity: number,
-  specificity: number,
-  source: string,
-): WorthFigure {
-  return { of, sensitivity, specificity, source, sourceKind: 'from memory' };
-}
 
 export const LACHMAN_FIGURE = figure(
   'supine',

@@ -2,7 +2,7 @@ import { defineProcedure } from '../define.ts';
 import { position, perform, interpret, critical } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { push, own, figure, KNEE_REGION } from '../figures.ts';
-import { memory } from './shared.ts';
+import { memory } from '../worth.ts';
 
 /** A slow step forward off a box to bring on the familiar pain. */
 export const slowStepDown = defineProcedure(

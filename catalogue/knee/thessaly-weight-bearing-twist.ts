@@ -2,7 +2,8 @@ import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical } from '../items.ts';
 import { site, COMPARTMENTS } from '../findings.ts';
 import { holds, turn, own, decides, figure, KNEE_REGION } from '../figures.ts';
-import { memory, KNEE_CAUTION } from './shared.ts';
+import { memory } from '../worth.ts';
+import { KNEE_CAUTION } from './shared.ts';
 
 /** Three twists on one leg with the knee nearly straight, then three with it bent. */
 export const thessalyWeightBearingTwist = defineProcedure(

@@ -2,7 +2,8 @@ import { defineProcedure } from '../define.ts';
 import { position, perform, interpret, easesOff } from '../items.ts';
 import { yesNo, laxityGrade } from '../findings.ts';
 import { holds, moves, push, decides, figure, kneeBent, KNEE_REGION } from '../figures.ts';
-import { memory, KNEE_CAUTION } from './shared.ts';
+import { memory } from '../worth.ts';
+import { KNEE_CAUTION } from './shared.ts';
 
 /** The leg pressed outwards over a hand at the joint, straight and slightly bent. */
 export const valgusStressKnee = defineProcedure(

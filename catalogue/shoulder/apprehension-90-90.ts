@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
-import { present } from '../findings.ts';
-import { decides, figure, holds, moves, turn } from '../figures.ts';
 import { bothSides, choice, consent, done, graded, handHygiene, measured } from '../items.ts';
+import { present } from '../findings.ts';
+import { holds, moves, turn, decides, figure } from '../figures.ts';
 
 /** The arm is taken slowly to the throwing position and brought back at the first look of fear. */
 export const apprehension9090 = defineProcedure(

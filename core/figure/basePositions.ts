@@ -4,20 +4,7 @@ import { skeletonOf } from './skeleton.ts';
 import type { Skeleton } from './skeleton.ts';
 import { LENGTH, RADII, SIDES } from './segments.ts';
 import type { SegmentName, Side } from './segments.ts';
-import type { PoseSpec } from './spec.ts';
-
-export const BASE_POSITIONS = [
-  'supine',
-  'hook-lying',
-  'prone',
-  'side-lying',
-  'long-sitting',
-  'sitting',
-  'standing',
-  'single-leg-standing',
-  'on-step',
-] as const;
-export type BasePositionName = (typeof BASE_POSITIONS)[number];
+import type { BasePositionName, PoseSpec } from './spec.ts';
 
 /** Which of the body's parts must touch the support. */
 interface Rest {

@@ -1,7 +1,7 @@
 import { vec3 } from 'gl-matrix';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BASE_POSITIONS, lowestOf, POSITIONS, rest } from './basePositions.ts';
+import { lowestOf, POSITIONS, rest } from './basePositions.ts';
 import { drawFigure } from './draw.ts';
 import type { Drawing } from './drawing.ts';
 import { placeOn } from './handsAndForces.ts';
@@ -9,6 +9,7 @@ import { between, outsideRange, RANGES } from './pose.ts';
 import type { JointAngle } from './pose.ts';
 import { LENGTH, SIDES, STATURE_CM } from './segments.ts';
 import type { Skeleton } from './skeleton.ts';
+import { BASE_POSITIONS } from './spec.ts';
 import type { FigureSpec } from './spec.ts';
 
 const TWO_CM = 2 / STATURE_CM;

@@ -1,6 +1,18 @@
 import type { ArmAngles, AxialAngles, JointAngle, LegAngles } from './pose.ts';
-import type { BasePositionName } from './basePositions.ts';
 import type { SegmentName } from './segments.ts';
+
+export const BASE_POSITIONS = [
+  'supine',
+  'hook-lying',
+  'prone',
+  'side-lying',
+  'long-sitting',
+  'sitting',
+  'standing',
+  'single-leg-standing',
+  'on-step',
+] as const;
+export type BasePositionName = (typeof BASE_POSITIONS)[number];
 
 /** What a pose changes of its base position; the tested side is `leg`, `arm`, the other `otherLeg`. */
 export interface PoseSpec {

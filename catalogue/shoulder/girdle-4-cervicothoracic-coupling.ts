@@ -1,0 +1,72 @@
+import { defineProcedure } from '../define.ts';
+import { prepare, position, perform, interpret, flagged } from '../items.ts';
+import { yesNo } from '../findings.ts';
+import { feels, push, own, decides, figure } from '../figures.ts';
+
+/** A thumb beside the neck bone feels it turn as the arm goes up. */
+export const girdle4CervicothoracicCoupling = defineProcedure(
+  {
+    id: 'girdle-4-cervicothoracic-coupling',
+    names: ['Girdle mobility, part 4'],
+    title: 'Thumb beside the neck bone feels it turn as the arm goes up',
+    region: 'shoulder',
+    kind: 'palpation',
+    structures: ['cervicothoracic junction'],
+    patient: 'Sits upright, neck neutral.',
+    examiner: 'Behind, towards the tested side; a thumb on the far side of the spinous process.',
+    steps: [
+      'Find the prominent bone by bending and stretching the neck.',
+      'Thumb on the side opposite to the raised arm, light.',
+      'The person raises the arm fully: does the bone press the thumb?',
+    ],
+    schools: [
+      { key: 'one-level', label: 'One level', description: 'The prominent bone only.' },
+      { key: 'three-levels', label: 'Three levels', description: 'That bone with the two below.' },
+    ],
+    figure: figure(
+      'sitting',
+      { arm: { shoulderFlexion: 165, shoulderAbduction: 0 } },
+      {
+        from: { arm: {} },
+        decides: decides('shoulderFlexion', 150, 180),
+        hands: [feels('trunk', 0.99, 'back')],
+        forces: [own(push('upperArm', 0.5, 'front'))],
+        region: ['upperArm'],
+      },
+    ),
+    loads: [{ structure: 'cervicothoracic junction', mode: 'motion' }],
+    findings: [yesNo('felt', 'States whether motion is felt', ['stiffness'], ['Felt', 'Not felt'])],
+    positive: 'No motion is felt.',
+    negative: 'The bone presses the thumb.',
+    confounders: ['The wrong level', 'A bent neck'],
+    doesNotProve: 'That stiffness there causes shoulder pain.',
+    followUp: ['girdle-5-horizontal-adduction-fixed-free'],
+    contraindications: ['Neck injury or surgery', 'Dizziness'],
+  },
+  {
+    task: 'Perform part 4 of the girdle series.',
+    items: [
+      prepare.asked(
+        'screens',
+        'Asks about dizziness',
+        flagged('Dizziness may be a vessel of the neck.'),
+      ),
+      position.done('neck', 'Has the neck neutral at the reading'),
+      position.done('behind', 'Stands behind towards the tested side'),
+      perform.done('finds', 'Finds the level by bending the neck'),
+      perform.done('far-side', 'Sets the thumb opposite to the raised arm'),
+      perform.done('light', 'Keeps the contact light'),
+      perform.done('active', 'Has the arm raised actively to its end'),
+      interpret.done('direction', 'Says whether tip or body of the bone is meant'),
+    ],
+    faults: [
+      ['Thumb on the same side', 'far-side'],
+      ['Level not checked', 'finds'],
+      ['Presses', 'light'],
+      ['Neck bent', 'neck'],
+    ],
+    cautions: ['Dizziness: stop.'],
+    stopRule: 'Stop at dizziness, tingling, or the word stop.',
+    patient: { condition: 'stiff-neck-base', side: 'right' },
+  },
+);

@@ -1,0 +1,93 @@
+import { defineProcedure } from '../define.ts';
+import { prepare, position, perform, interpret, flagged } from '../items.ts';
+import { yesNo } from '../findings.ts';
+import { moves, push, own, decides, figure } from '../figures.ts';
+import { memory } from '../worth.ts';
+
+/** Elbows at the ribs: motion first, then resistance outwards. */
+export const infraspinatusErSide = defineProcedure(
+  {
+    id: 'infraspinatus-er-side',
+    names: ['External rotation strength at the side', 'infraspinatus test'],
+    title: 'Elbow at the ribs: turned out freely, then against resistance',
+    region: 'shoulder',
+    kind: 'strength',
+    structures: ['infraspinatus', 'shoulder capsule'],
+    patient: 'Sits, elbows at 90 degrees at the sides.',
+    examiner: 'In front, hands on the outer sides of the lower forearms.',
+    steps: [
+      'Turn out actively, both arms.',
+      'Where it falls short, passively.',
+      'Back to straight ahead, press out three to five seconds.',
+    ],
+    schools: [
+      { key: 'static', label: 'From straight ahead', description: 'Held at neutral.' },
+      {
+        key: 'lag',
+        label: 'Lag',
+        description: 'Placed out, the person holds.',
+        criterion: 'the arm drops back',
+      },
+    ],
+    figure: figure(
+      'sitting',
+      {
+        arm: { shoulderFlexion: 0, shoulderAbduction: 4, shoulderRotation: -45, elbowFlexion: 90 },
+      },
+      {
+        from: { arm: { shoulderFlexion: 0, shoulderAbduction: 4, elbowFlexion: 90 } },
+        decides: decides('shoulderRotation', -90, -45),
+        hands: [moves('forearm', 0.85, 'outer')],
+        forces: [own(push('forearm', 0.85, 'outer'))],
+        region: ['upperArm', 'forearm'],
+      },
+    ),
+    loads: [
+      { structure: 'infraspinatus', mode: 'contraction' },
+      { structure: 'shoulder capsule', mode: 'motion' },
+    ],
+    findings: [
+      yesNo('weak', 'States whether it is weak', ['weakness'], ['Strong', 'Weak']),
+      yesNo('stiff', 'States whether the passive range is lost', ['stiffness'], ['Full', 'Lost']),
+    ],
+    positive: 'Weakness, pain, or an active range more than 10 short of the passive.',
+    negative: '45 to 90 degrees, sides alike, strong.',
+    rules: [
+      { when: 'Passive range lost', speaksFor: 'stiff capsule' },
+      { when: 'Passive full, active short', speaksFor: 'tear or nerve' },
+    ],
+    confounders: ['An elbow that drifts', 'Pain'],
+    doesNotProve: 'A tear where it hurts: try a painless angle.',
+    worth: [
+      memory('impingement of any degree', 0.42, 0.9, 'Park 2005'),
+      memory('full tear', 0.51, 0.84, 'Park 2005'),
+    ],
+    followUp: ['er90-strength', 'tape-er0'],
+    contraindications: ['Cuff repair', 'Anterior repair with a limit'],
+  },
+  {
+    task: 'Test outward turn at the side, motion before strength.',
+    items: [
+      prepare.asked('screens', 'Asks about repairs', flagged('A repair has a limit of rotation.')),
+      position.measured('elbow', 'Elbow angle', '°', [80, 100], { half: 10 }),
+      perform.done('active-first', 'Looks at the active range before resisting'),
+      perform.measured('range', 'Active outward rotation read', '°', [45, 90], {
+        full: 5,
+        half: 10,
+      }),
+      perform.done('start', 'Starts resistance with the forearm straight ahead'),
+      perform.done('forearm', 'Resists at the lower forearm'),
+      perform.done('ribs', 'Keeps the elbow at the ribs'),
+      interpret.done('grade', 'States the strength from 0 to 5'),
+    ],
+    faults: [
+      ['Elbow drifts', 'ribs'],
+      ['No active range first', 'active-first'],
+      ['Resists at the hand', 'forearm'],
+      ['Start not straight', 'start'],
+    ],
+    cautions: ['Fear: stop.'],
+    stopRule: 'Stop at fear, sharp pain, or the word stop.',
+    patient: { condition: 'posterior-cuff-tear', side: 'left' },
+  },
+);
