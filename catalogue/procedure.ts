@@ -2,7 +2,7 @@ import type { Load, Misleading, Reading } from '@kritikos/core/catalogue/respons
 import type { FigureSpec } from '@kritikos/core/figure/spec';
 import type { ChecklistItem, ChoiceOption } from '@kritikos/core/scoring/checklist';
 
-export const REGIONS = ['shoulder', 'elbow', 'wrist', 'hip', 'knee', 'ankle'] as const;
+export const REGIONS = ['shoulder', 'elbow', 'wrist', 'hip', 'knee', 'ankle', 'any'] as const;
 export type Region = (typeof REGIONS)[number];
 
 export const KINDS = [
@@ -15,6 +15,7 @@ export const KINDS = [
   'rom',
   'function',
   'palpation',
+  'preparation',
 ] as const;
 export type Kind = (typeof KINDS)[number];
 

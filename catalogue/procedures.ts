@@ -1,11 +1,53 @@
 import { ankleAnteriorDrawer } from './ankle/ankle-anterior-drawer.ts';
 import { ankleDfStraightBent } from './ankle/ankle-df-straight-bent.ts';
+import { ankleDorsiflexionPlantarflexionRom } from './ankle/ankle-dorsiflexion-plantarflexion-rom.ts';
+import { ankleExternalRotationStress } from './ankle/ankle-external-rotation-stress.ts';
+import { ankleFootPalpation } from './ankle/ankle-foot-palpation.ts';
+import { ankleInspection } from './ankle/ankle-inspection.ts';
+import { anklePosteriorDrawer } from './ankle/ankle-posterior-drawer.ts';
+import { calfSqueeze } from './ankle/calf-squeeze.ts';
+import { forefootAbductionAdductionRom } from './ankle/forefoot-abduction-adduction-rom.ts';
 import { greatToeExtension } from './ankle/great-toe-extension.ts';
+import { hindfootInversionEversionRom } from './ankle/hindfoot-inversion-eversion-rom.ts';
 import { subtalarInversionEversion } from './ankle/subtalar-inversion-eversion.ts';
+import { syndesmosisSqueeze } from './ankle/syndesmosis-squeeze.ts';
+import { talarTiltDorsiflexed } from './ankle/talar-tilt-dorsiflexed.ts';
+import { talarTiltNeutral } from './ankle/talar-tilt-neutral.ts';
+import { talarTiltPlantarflexed } from './ankle/talar-tilt-plantarflexed.ts';
+import { elbowActiveRomHyperextension } from './elbow/elbow-active-rom-hyperextension.ts';
+import { elbowCarryingAngle } from './elbow/elbow-carrying-angle.ts';
+import { elbowExtensionMmt } from './elbow/elbow-extension-mmt.ts';
+import { elbowFlexionExtensionGoniometry } from './elbow/elbow-flexion-extension-goniometry.ts';
+import { elbowFlexionMmt } from './elbow/elbow-flexion-mmt.ts';
+import { elbowInspection } from './elbow/elbow-inspection.ts';
+import { elbowPassiveFlexionExtension } from './elbow/elbow-passive-flexion-extension.ts';
+import { elbowPosterolateralPivotShift } from './elbow/elbow-posterolateral-pivot-shift.ts';
+import { elbowValgusStress } from './elbow/elbow-valgus-stress.ts';
+import { elbowVarusStress } from './elbow/elbow-varus-stress.ts';
+import { forearmRotationActive } from './elbow/forearm-rotation-active.ts';
+import { forearmRotationPassive } from './elbow/forearm-rotation-passive.ts';
+import { lateralEpicondylePalpation } from './elbow/lateral-epicondyle-palpation.ts';
+import { medialEpicondylePalpation } from './elbow/medial-epicondyle-palpation.ts';
+import { medianNerveForearmCompression } from './elbow/median-nerve-forearm-compression.ts';
+import { radialTunnelPalpation } from './elbow/radial-tunnel-palpation.ts';
+import { resistedFingerFlexionMedial } from './elbow/resisted-finger-flexion-medial.ts';
+import { resistedPronationConsistencyContrast } from './elbow/resisted-pronation-consistency-contrast.ts';
+import { resistedPronationMedial } from './elbow/resisted-pronation-medial.ts';
+import { resistedSupinationRadialTunnel } from './elbow/resisted-supination-radial-tunnel.ts';
+import { resistedWristExtensionTwoPosition } from './elbow/resisted-wrist-extension-two-position.ts';
+import { resistedWristFlexionMedial } from './elbow/resisted-wrist-flexion-medial.ts';
+import { ulnarNerveCompressionFlat } from './elbow/ulnar-nerve-compression-flat.ts';
+import { ulnarNerveCompressionFlexed } from './elbow/ulnar-nerve-compression-flexed.ts';
+import { ulnarNervePercussionElbow } from './elbow/ulnar-nerve-percussion-elbow.ts';
+import { ulnarNerveSubluxation } from './elbow/ulnar-nerve-subluxation.ts';
+import { encounterOpening } from './general/encounter-opening.ts';
+import { painSitePointing } from './general/pain-site-pointing.ts';
 import { elyProne } from './hip/ely-prone.ts';
 import { faber } from './hip/faber.ts';
 import { hamstring9090 } from './hip/hamstring-90-90.ts';
 import { hipAbductionPelvicMonitor } from './hip/hip-abduction-pelvic-monitor.ts';
+import { hipAdduction } from './hip/hip-adduction.ts';
+import { hipExtensionStanding } from './hip/hip-extension-standing.ts';
 import { hipFlexionLumbarMonitor } from './hip/hip-flexion-lumbar-monitor.ts';
 import { hipRotation9090 } from './hip/hip-rotation-90-90.ts';
 import { modifiedThomas } from './hip/modified-thomas.ts';
@@ -76,18 +118,65 @@ import { tapeHorizontalAdduction } from './shoulder/tape-horizontal-adduction.ts
 import { tapeOverheadPull } from './shoulder/tape-overhead-pull.ts';
 import { tapeWallReach } from './shoulder/tape-wall-reach.ts';
 import { yergason } from './shoulder/yergason.ts';
+import { ainMotorCheck } from './wrist/ain-motor-check.ts';
+import { epbEntrapmentFollowup } from './wrist/epb-entrapment-followup.ts';
+import { finkelsteinStaged } from './wrist/finkelstein-staged.ts';
+import { firstDorsalCompartmentPalpation } from './wrist/first-dorsal-compartment-palpation.ts';
+import { thenarHypothenarInspection } from './wrist/thenar-hypothenar-inspection.ts';
 import type { Procedure } from './procedure.ts';
 
 /** Every procedure that the product knows. */
 export const PROCEDURES: readonly Procedure[] = [
   ankleAnteriorDrawer,
   ankleDfStraightBent,
+  ankleDorsiflexionPlantarflexionRom,
+  ankleExternalRotationStress,
+  ankleFootPalpation,
+  ankleInspection,
+  anklePosteriorDrawer,
+  calfSqueeze,
+  forefootAbductionAdductionRom,
   greatToeExtension,
+  hindfootInversionEversionRom,
   subtalarInversionEversion,
+  syndesmosisSqueeze,
+  talarTiltDorsiflexed,
+  talarTiltNeutral,
+  talarTiltPlantarflexed,
+  elbowActiveRomHyperextension,
+  elbowCarryingAngle,
+  elbowExtensionMmt,
+  elbowFlexionExtensionGoniometry,
+  elbowFlexionMmt,
+  elbowInspection,
+  elbowPassiveFlexionExtension,
+  elbowPosterolateralPivotShift,
+  elbowValgusStress,
+  elbowVarusStress,
+  forearmRotationActive,
+  forearmRotationPassive,
+  lateralEpicondylePalpation,
+  medialEpicondylePalpation,
+  medianNerveForearmCompression,
+  radialTunnelPalpation,
+  resistedFingerFlexionMedial,
+  resistedPronationConsistencyContrast,
+  resistedPronationMedial,
+  resistedSupinationRadialTunnel,
+  resistedWristExtensionTwoPosition,
+  resistedWristFlexionMedial,
+  ulnarNerveCompressionFlat,
+  ulnarNerveCompressionFlexed,
+  ulnarNervePercussionElbow,
+  ulnarNerveSubluxation,
+  encounterOpening,
+  painSitePointing,
   elyProne,
   faber,
   hamstring9090,
   hipAbductionPelvicMonitor,
+  hipAdduction,
+  hipExtensionStanding,
   hipFlexionLumbarMonitor,
   hipRotation9090,
   modifiedThomas,
@@ -158,6 +247,11 @@ export const PROCEDURES: readonly Procedure[] = [
   tapeOverheadPull,
   tapeWallReach,
   yergason,
+  ainMotorCheck,
+  epbEntrapmentFollowup,
+  finkelsteinStaged,
+  firstDorsalCompartmentPalpation,
+  thenarHypothenarInspection,
 ];
 
 /** The procedure with this id, or `undefined`. */

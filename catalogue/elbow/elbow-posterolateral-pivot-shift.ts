@@ -1,0 +1,141 @@
+import { defineProcedure } from '../define.ts';
+import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
+import { present } from '../findings.ts';
+import { holds, moves, turn, compress, decides, figure } from '../figures.ts';
+import { said } from '../worth.ts';
+
+/** The radial head provoked to slip backwards, arm overhead. */
+export const elbowPosterolateralPivotShift = defineProcedure(
+  {
+    id: 'elbow-posterolateral-pivot-shift',
+    names: ['Posterolateral rotatory pivot shift', 'pivot shift of the elbow'],
+    title: 'Provoking the radial head to slip backward and outward',
+    region: 'elbow',
+    kind: 'laxity',
+    structures: ['lateral ulnar collateral ligament'],
+    patient: 'Lies, arm overhead, upper arm turned out to its end, palm turned to the face side.',
+    examiner: 'At the head of the couch.',
+    steps: [
+      'Two or three free cycles.',
+      'Turn the forearm fully out, push outwards, press along the forearm.',
+      'Bend slowly from straight, watching face and elbow.',
+      'End at the first fear or slip.',
+    ],
+    schools: [
+      {
+        key: 'awake',
+        label: 'Awake',
+        description: 'Fear is the usual positive result.',
+        criterion: 'fear of the known giving way',
+      },
+      {
+        key: 'reverse',
+        label: 'Reverse path',
+        description: 'From bent to straight: slips on the way.',
+        order: 'bent to straight',
+      },
+      {
+        key: 'push-up',
+        label: 'Push-up sign',
+        description: 'The patient rises from a chair with palms facing.',
+        positions: 'sitting',
+      },
+    ],
+    figure: figure(
+      'supine',
+      {
+        arm: {
+          shoulderFlexion: 160,
+          shoulderRotation: -60,
+          elbowFlexion: 40,
+          forearmPronation: -85,
+        },
+      },
+      {
+        from: {
+          arm: {
+            shoulderFlexion: 160,
+            shoulderRotation: -60,
+            elbowFlexion: 5,
+            forearmPronation: -85,
+          },
+        },
+        decides: decides('elbowFlexion', 20, 45),
+        hands: [moves('forearm', 0.88, 'inner'), holds('forearm', 0.12, 'outer')],
+        forces: [turn('forearm', 0.85, 'outwards'), compress('forearm')],
+        region: ['upperArm', 'forearm'],
+      },
+    ),
+    loads: [{ structure: 'lateral ulnar collateral ligament', mode: 'glide' }],
+    findings: [
+      present(
+        'result',
+        'Names the result',
+        ['apprehension'],
+        ['Smooth, relaxed', 'Not assessable: guarding', 'Fear or a slip with a clunk'],
+      ),
+    ],
+    positive: 'A slip with a clunk, or fear of the known giving way.',
+    negative: 'Smooth, relaxed, no fear. Guarding is not assessable, never negative.',
+    rules: [
+      { when: 'A free catch in the cycles', speaksFor: 'loose body' },
+      { when: 'Fear', speaksFor: 'outer ligament to the ulna' },
+    ],
+    confounders: ['Loose joints all over', 'Guarding'],
+    doesNotProve: 'Stability where the patient guards.',
+    worth: [
+      said('awake', 'sensitivity about 38 %, push-up signs 88 %', 'Regan & Lapner 2006, 8 elbows'),
+    ],
+    followUp: ['elbow-varus-stress'],
+    contraindications: [
+      'Fresh dislocation or fracture',
+      'Ligament repair',
+      'Unstable or stiff shoulder',
+    ],
+  },
+  {
+    task: 'Perform the pivot shift of the elbow and name its result.',
+    items: [
+      prepare.asked('warns', 'Warns of a slipping feeling'),
+      prepare.asked(
+        'excludes',
+        'Excludes a fresh fracture or dislocation',
+        critical('A fresh injury would be displaced.'),
+      ),
+      position.graded('locked', 'Locks the upper arm overhead in outward rotation', [
+        'Free',
+        'In part',
+        'Locked',
+      ]),
+      perform.done('cycles', 'Bends freely a few times first'),
+      perform.done('supination', 'Keeps full supination throughout'),
+      perform.done('valgus', 'Pushes outwards at the outer elbow', { observability: 'felt' }),
+      perform.done('axial', 'Presses along the forearm', { observability: 'felt' }),
+      perform.done('slow', 'Moves slowly', flagged('A jerk can dislocate the elbow.')),
+      perform.done(
+        'ends',
+        'Ends at the first fear or slip',
+        critical('Going on after fear can dislocate the elbow.'),
+      ),
+      interpret.graded('ligament', 'Names the ligament with the next step', [
+        'Neither',
+        'One',
+        'Both',
+      ]),
+    ],
+    faults: [
+      ['Upper arm free', 'locked'],
+      ['No free cycles', 'cycles'],
+      ['Palm turns back', 'supination'],
+      ['No axial load', 'axial'],
+      ['Jerks', 'slow'],
+      ['Repeats after fear', 'ends'],
+    ],
+    cautions: [
+      'Never repeated after fear.',
+      'Under anaesthesia only by a licensed clinician; the student names it.',
+    ],
+    stopRule: 'Stop at the first fear, slip, or the word stop.',
+    patient: { condition: 'outer-elbow-instability', side: 'left' },
+  },
+);

@@ -1,0 +1,129 @@
+import { defineProcedure } from '../define.ts';
+import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
+import { yesNo, laxityGrade } from '../findings.ts';
+import { holds, moves, push, decides, figure } from '../figures.ts';
+import { memory } from '../worth.ts';
+
+/** The inner side of the elbow opened, straight and at 20 to 30 degrees. */
+export const elbowValgusStress = defineProcedure(
+  {
+    id: 'elbow-valgus-stress',
+    names: ['Valgus stress test of the elbow', 'inner collateral ligament test'],
+    title: 'Opening the inner side of the elbow',
+    region: 'elbow',
+    kind: 'laxity',
+    structures: ['ulnar collateral ligament'],
+    patient: 'Sits or lies, shoulder slightly out, arm slack.',
+    examiner: 'Facing or at the side.',
+    steps: [
+      'Turn the upper arm outwards to its end.',
+      'Fingertip on the inner joint line.',
+      'Push the lower forearm outwards at 0, then at 20 to 30 degrees.',
+      'Report gap, end feel and pain apart.',
+    ],
+    schools: [
+      { key: 'static', label: 'Held still', description: 'At 0, then at 20 to 30 degrees.' },
+      {
+        key: 'moving',
+        label: 'Moving',
+        description: 'Shoulder at 90, elbow goes from full bend to 30.',
+        criterion: 'familiar inner pain between 120 and 70',
+      },
+      {
+        key: 'axilla',
+        label: 'Arm clamped under the examiner’s arm',
+        description: 'Both hands stay free for the elbow.',
+      },
+    ],
+    figure: figure(
+      'sitting',
+      {
+        arm: {
+          shoulderFlexion: 20,
+          shoulderAbduction: 25,
+          shoulderRotation: -60,
+          elbowFlexion: 25,
+          forearmPronation: -80,
+        },
+      },
+      {
+        decides: decides('elbowFlexion', 20, 30),
+        hands: [holds('upperArm', 0.92, 'outer'), moves('forearm', 0.88, 'inner')],
+        forces: [push('forearm', 0.9, 'outer', 'inner')],
+        region: ['upperArm', 'forearm'],
+      },
+    ),
+    loads: [{ structure: 'ulnar collateral ligament', mode: 'tension' }],
+    findings: [
+      laxityGrade('States the gap against the other side', [
+        'None',
+        'Slight, firm',
+        'Clear, soft',
+        'Gross, no end',
+      ]),
+      yesNo('pain', 'States whether it hurts at the inner line', ['pain'], ['Painless', 'Painful']),
+    ],
+    positive: 'More opening than the other side, or a soft end.',
+    negative: 'No more than the other side, firm.',
+    rules: [
+      { when: 'Opens at 20 to 30 only', speaksFor: 'ligament' },
+      { when: 'Opens straight too', speaksFor: 'ligament with capsule or bone' },
+      { when: 'Outer pain', speaksFor: 'pressed outer joint' },
+    ],
+    confounders: ['An upper arm that rolls: the trial is void', 'A thrower’s arm gaps normally'],
+    doesNotProve: 'A whole ligament where it is negative: partial tears hide.',
+    worth: [
+      memory('held still, laxity', 0.19, 1, 'O’Driscoll 2005, 21 elbows'),
+      memory('moving', 1, 0.75, 'O’Driscoll 2005, 21 elbows'),
+    ],
+    followUp: ['elbow-varus-stress', 'medial-epicondyle-palpation'],
+    contraindications: [
+      'Fresh fracture or dislocation',
+      'Open growth plate',
+      'Ulnar nerve symptoms',
+    ],
+  },
+  {
+    task: 'Test the inner side of the elbow for opening.',
+    items: [
+      prepare.asked(
+        'screen',
+        'Asks about injury, dislocation or surgery',
+        critical('A broken elbow would be stressed.'),
+      ),
+      position.done('rotation', 'Turns the upper arm outwards to its end'),
+      position.asked('forearm', 'States the forearm position'),
+      position.graded('angles', 'Tests at 0, then at 20 to 30 degrees', [
+        'Straight only',
+        'Bent only',
+        'Both',
+      ]),
+      perform.graded('no-roll', 'Keeps the upper arm from rolling', ['Rolls', 'A little', 'Still']),
+      perform.done('fingertip', 'Lays a fingertip on the inner joint line'),
+      perform.done('push', 'Pushes the lower forearm outwards'),
+      perform.done(
+        'ramp',
+        'Builds the load over one to two seconds',
+        flagged('A jerk tears what is left.'),
+      ),
+      interpret.done('apart', 'Reports gap apart from pain'),
+      interpret.graded('reads', 'Reads the two angles, void where the arm rolled', [
+        'Not',
+        'Angles only',
+        'With void',
+      ]),
+    ],
+    faults: [
+      ['Upper arm rolls', 'no-roll'],
+      ['Straight only', 'angles'],
+      ['No fingertip', 'fingertip'],
+      ['Force at the hand', 'push'],
+      ['Pain called laxity', 'apart'],
+    ],
+    cautions: [
+      'Before stress after an injury: pulse, feeling, finger motion; no straightening means imaging first.',
+    ],
+    stopRule: 'Stop at tingling, guarding, or the word stop.',
+    patient: { condition: 'inner-elbow-ligament-tear', side: 'right' },
+  },
+);

@@ -1,0 +1,110 @@
+import { defineProcedure } from '../define.ts';
+import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
+import { yesNo, laxityGrade } from '../findings.ts';
+import { holds, moves, push, decides, figure } from '../figures.ts';
+
+/** The outer side of the elbow opened, straight and at 20 to 30 degrees. */
+export const elbowVarusStress = defineProcedure(
+  {
+    id: 'elbow-varus-stress',
+    names: ['Varus stress test of the elbow', 'outer collateral ligament test'],
+    title: 'Opening the outer side of the elbow',
+    region: 'elbow',
+    kind: 'laxity',
+    structures: ['radial collateral ligament'],
+    patient: 'Sits or lies, arm slack.',
+    examiner: 'Facing or at the side.',
+    steps: [
+      'Turn the upper arm inwards to its end.',
+      'Fingertip on the outer joint line.',
+      'Push the lower forearm inwards at 0, then at 20 to 30 degrees.',
+      'If it opens, name the pivot shift as next.',
+    ],
+    schools: [
+      { key: 'two-hand', label: 'Two hands', description: 'One holds the upper arm, one pushes.' },
+      {
+        key: 'axilla',
+        label: 'Arm clamped under the examiner’s arm',
+        description: 'Both hands stay free for the elbow.',
+      },
+    ],
+    figure: figure(
+      'sitting',
+      {
+        arm: {
+          shoulderFlexion: 25,
+          shoulderAbduction: 25,
+          shoulderRotation: 50,
+          elbowFlexion: 25,
+          forearmPronation: 40,
+        },
+      },
+      {
+        decides: decides('elbowFlexion', 20, 30),
+        hands: [holds('upperArm', 0.92, 'inner'), moves('forearm', 0.88, 'outer')],
+        forces: [push('forearm', 0.9, 'inner', 'outer')],
+        region: ['upperArm', 'forearm'],
+      },
+    ),
+    loads: [{ structure: 'radial collateral ligament', mode: 'tension' }],
+    findings: [
+      laxityGrade('States the gap against the other side', [
+        'None',
+        'Slight, firm',
+        'Clear, soft',
+        'Gross, no end',
+      ]),
+      yesNo('pain', 'States whether it hurts at the outer line', ['pain'], ['Painless', 'Painful']),
+    ],
+    positive: 'A larger gap or a soft end.',
+    negative: 'Firm, alike.',
+    rules: [
+      { when: 'Outer pain without a gap', speaksFor: 'extensor tendon or capsule' },
+      { when: 'Inner pain', speaksFor: 'pressed inner joint' },
+    ],
+    confounders: ['An upper arm that rolls'],
+    doesNotProve: 'That the back outer side is stable.',
+    followUp: ['elbow-posterolateral-pivot-shift'],
+    contraindications: ['Fresh fracture or dislocation', 'Open growth plate', 'Ligament repair'],
+  },
+  {
+    task: 'Test the outer side of the elbow for opening.',
+    items: [
+      prepare.asked(
+        'screen',
+        'Asks about injury, dislocation or surgery',
+        critical('A broken elbow would be stressed.'),
+      ),
+      position.done('rotation', 'Turns the upper arm inwards to its end'),
+      position.asked('forearm', 'States the forearm position'),
+      position.graded('angles', 'Tests at 0, then at 20 to 30 degrees', [
+        'Straight only',
+        'Bent only',
+        'Both',
+      ]),
+      perform.graded('no-roll', 'Keeps the upper arm from rolling', ['Rolls', 'A little', 'Still']),
+      perform.done('fingertip', 'Lays a fingertip on the outer joint line'),
+      perform.done('push', 'Pushes the lower forearm inwards'),
+      perform.done(
+        'ramp',
+        'Builds the load over one to two seconds',
+        flagged('A jerk tears what is left.'),
+      ),
+      interpret.done('apart', 'Reports gap apart from pain'),
+      interpret.done('next', 'Names the pivot shift as the next step'),
+    ],
+    faults: [
+      ['Upper arm rolls', 'no-roll'],
+      ['Wrong rotation', 'rotation'],
+      ['One angle', 'angles'],
+      ['Inner line felt', 'fingertip'],
+      ['Force outwards', 'push'],
+      ['Pain called laxity', 'apart'],
+    ],
+    cautions: [
+      'Before stress after an injury: pulse, feeling, finger motion; no straightening means imaging first.',
+    ],
+    stopRule: 'Stop at tingling, guarding, or the word stop.',
+    patient: { condition: 'outer-elbow-instability', side: 'right' },
+  },
+);

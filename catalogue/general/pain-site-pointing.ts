@@ -1,0 +1,110 @@
+import { defineProcedure } from '../define.ts';
+import { prepare, perform, interpret } from '../items.ts';
+import { site } from '../findings.ts';
+import { figure } from '../figures.ts';
+
+/** One finger on the worst spot, before and after every provocation. */
+export const painSitePointing = defineProcedure(
+  {
+    id: 'pain-site-pointing',
+    names: ['Fingertip localisation', 'one-finger pain site'],
+    title: 'Asking the patient to point to the pain with a single finger',
+    region: 'any',
+    kind: 'palpation',
+    structures: ['common extensor origin', 'radial nerve at the supinator'],
+    patient: 'Sits; shows the spot with the own finger.',
+    examiner: 'In front, hands off until the spot is shown.',
+    steps: [
+      'Ask for one finger on the worst spot.',
+      'Ask for spread, for tingling.',
+      'Relate the spot to a landmark.',
+      'Ask again after each provocation: same pain, same place?',
+    ],
+    schools: [
+      {
+        key: 'chart',
+        label: 'Body chart',
+        description: 'The spot is drawn on a chart: the common record.',
+      },
+      {
+        key: 'landmark',
+        label: 'Spoken landmark',
+        description: 'The spot is said as a distance from a landmark.',
+      },
+      { key: 'mark', label: 'Skin mark', description: 'A washable mark on the skin.' },
+    ],
+    figure: figure(
+      'sitting',
+      {
+        otherArm: {
+          shoulderFlexion: 35,
+          shoulderAbduction: 0,
+          shoulderRotation: 55,
+          elbowFlexion: 95,
+        },
+        arm: { shoulderFlexion: 20, elbowFlexion: 80 },
+      },
+      { view: 'front', region: ['forearm'] },
+    ),
+    loads: [
+      { structure: 'common extensor origin', mode: 'pressure' },
+      { structure: 'radial nerve at the supinator', mode: 'pressure' },
+    ],
+    findings: [
+      site(
+        'class',
+        'Classes the site',
+        ['pain'],
+        'Wide or wandering',
+        ['point', 'A point', ['common extensor origin']],
+        ['line', 'A line or band', ['radial nerve at the supinator']],
+      ),
+    ],
+    positive: 'A point or a line, the same each time it is asked.',
+    negative: 'An area, wide, or wandering.',
+    rules: [
+      { when: 'A point of up to 3 cm', speaksFor: 'weigh local tests as usual' },
+      { when: 'Wide', speaksFor: 'screen neck, shoulder, elbow, wrist and hand' },
+    ],
+    confounders: ['Referred, nerve or sensitised pain'],
+    doesNotProve: 'Exaggeration where it is wide.',
+    worth: [
+      {
+        of: 'the whole idea',
+        text: 'no figures known',
+        source: 'common practice 2024',
+        sourceKind: 'common practice',
+      },
+    ],
+    followUp: ['lateral-epicondyle-palpation'],
+    contraindications: [],
+  },
+  {
+    task: 'Find out where it hurts, and what that means for local tests.',
+    items: [
+      prepare.done('hands-off', 'Keeps hands off until the spot is shown'),
+      perform.asked('one-finger', 'Asks for one finger on the worst spot'),
+      perform.done('own-finger', 'Lets the patient lead with the own finger'),
+      perform.asked('landmark', 'Relates the spot to a named landmark'),
+      perform.asked('spread', 'Asks about spread'),
+      perform.asked('tingling', 'Asks about tingling'),
+      perform.asked('again', 'Asks again after provocation'),
+      interpret.graded('consequence', 'States the consequence for local tests', [
+        'None',
+        'In part',
+        'Stated',
+      ]),
+      interpret.done('fair', 'Uses no word of exaggeration'),
+    ],
+    faults: [
+      ['Accepts a sweep of the hand', 'one-finger'],
+      ['Leads with own finger', 'own-finger'],
+      ['No landmark', 'landmark'],
+      ['Does not ask again', 'again'],
+      ['Jumps to the mind', 'fair'],
+    ],
+    cautions: ['Wide pain with fever or weight loss is reported, not tested.'],
+    stopRule: 'Stop when pointing itself raises the pain.',
+    patient: { condition: 'lateral-elbow-tendinopathy', side: 'right' },
+  },
+);
