@@ -3,8 +3,10 @@ import { ankleDfStraightBent } from './ankle/ankle-df-straight-bent.ts';
 import { ankleDorsiflexionPlantarflexionRom } from './ankle/ankle-dorsiflexion-plantarflexion-rom.ts';
 import { ankleExternalRotationStress } from './ankle/ankle-external-rotation-stress.ts';
 import { ankleFootPalpation } from './ankle/ankle-foot-palpation.ts';
+import { ankleInspectionPalpation } from './ankle/ankle-inspection-palpation.ts';
 import { ankleInspection } from './ankle/ankle-inspection.ts';
 import { anklePosteriorDrawer } from './ankle/ankle-posterior-drawer.ts';
+import { ankleRangePassive } from './ankle/ankle-range-passive.ts';
 import { calfSqueeze } from './ankle/calf-squeeze.ts';
 import { forefootAbductionAdductionRom } from './ankle/forefoot-abduction-adduction-rom.ts';
 import { greatToeExtension } from './ankle/great-toe-extension.ts';
@@ -49,6 +51,7 @@ import { hipAbductionPelvicMonitor } from './hip/hip-abduction-pelvic-monitor.ts
 import { hipAdduction } from './hip/hip-adduction.ts';
 import { hipExtensionStanding } from './hip/hip-extension-standing.ts';
 import { hipFlexionLumbarMonitor } from './hip/hip-flexion-lumbar-monitor.ts';
+import { hipRangePassive } from './hip/hip-range-passive.ts';
 import { hipRotation9090 } from './hip/hip-rotation-90-90.ts';
 import { modifiedThomas } from './hip/modified-thomas.ts';
 import { oberBandProvocation } from './hip/ober-band-provocation.ts';
@@ -132,8 +135,10 @@ export const PROCEDURES: readonly Procedure[] = [
   ankleDorsiflexionPlantarflexionRom,
   ankleExternalRotationStress,
   ankleFootPalpation,
+  ankleInspectionPalpation,
   ankleInspection,
   anklePosteriorDrawer,
+  ankleRangePassive,
   calfSqueeze,
   forefootAbductionAdductionRom,
   greatToeExtension,
@@ -178,6 +183,7 @@ export const PROCEDURES: readonly Procedure[] = [
   hipAdduction,
   hipExtensionStanding,
   hipFlexionLumbarMonitor,
+  hipRangePassive,
   hipRotation9090,
   modifiedThomas,
   oberBandProvocation,

@@ -28,8 +28,9 @@ export function cameraFrom(towards: vec3, up: vec3): Camera {
  */
 export function cameraAlong(axis: vec3, plain: { towards: vec3; up: vec3 }, spare: vec3): Camera {
   const ahead = vec3.dot(axis, plain.towards);
-  // An axis across the plain view is looked at from above or from the front, not from below.
-  const sign = Math.abs(ahead) > 0.05 ? Math.sign(ahead) : axis[1] + 0.1 * axis[0] >= 0 ? 1 : -1;
+  // An upright axis, or one across the plain view, is looked at from above or from the front.
+  const across = Math.abs(ahead) < 0.05 || Math.abs(axis[1]) > 0.7;
+  const sign = across ? (axis[1] + 0.1 * axis[0] >= 0 ? 1 : -1) : Math.sign(ahead);
   const towards = vec3.scale(vec3.create(), axis, sign);
   const upright = Math.abs(vec3.dot(towards, plain.up)) < 0.9 ? plain.up : spare;
   return cameraFrom(towards, upright);

@@ -85,7 +85,8 @@ function cameraFor(spec: FigureSpec, skeleton: Skeleton, decisive: SeenAngle | u
   const front = vec3.transformQuat(vec3.create(), [1, 0, 0], pelvis);
   const head = vec3.transformQuat(vec3.create(), [0, 1, 0], pelvis);
   if (decisive && spec.decides && !spec.view && showsItself(spec, skeleton)) {
-    return cameraAlong(decisive.axis, plain, Math.abs(head[1]) > 0.5 ? front : [0, 0, -1]);
+    const spare: vec3 = Math.abs(head[1]) > 0.5 ? front : [0, 0, -1];
+    return unhidden(cameraAlong(decisive.axis, plain, spare), spec, skeleton);
   }
   switch (spec.view) {
     case 'front':
@@ -102,6 +103,31 @@ function cameraFor(spec: FigureSpec, skeleton: Skeleton, decisive: SeenAngle | u
     default:
       return cameraFrom(plain.towards, plain.up);
   }
+}
+
+/** The view from the other end where the trunk would stand before the moving limb: a hand behind the back. */
+function unhidden(camera: Camera, { decides }: FigureSpec, skeleton: Skeleton): Camera {
+  const beyond = chainOf(decides?.angle ?? 'trunkFlexion')
+    .slice(1)
+    .map((name) => segmentOf(skeleton, name, 'right'));
+  const { trunk } = skeleton.axial;
+  const within = beyond.every(({ far }) => overTrunk(project(camera, far), trunk, camera));
+  const behind = depthOf(camera, beyond) < depthOf(camera, [trunk]) - 0.02;
+  return within && behind
+    ? cameraFrom(vec3.negate(vec3.create(), camera.towards), camera.up)
+    : camera;
+}
+
+/** Whether a point on paper lies where the trunk is drawn. */
+function overTrunk({ x, y }: Point, trunk: Segment, camera: Camera): boolean {
+  const [a, b] = [project(camera, trunk.near), project(camera, trunk.far)];
+  const reach = 0.15;
+  return (
+    x > Math.min(a.x, b.x) - reach &&
+    x < Math.max(a.x, b.x) + reach &&
+    y > Math.min(a.y, b.y) - reach &&
+    y < Math.max(a.y, b.y) + reach
+  );
 }
 
 /** Whether the segment beyond the joint stands off the axis, so that the turn can be read from it. */
@@ -231,7 +257,7 @@ function face(skeleton: Skeleton, camera: Camera): Shape {
     tone: 'near',
     x: centre.x,
     y: centre.y,
-    nose: Math.hypot(...nose) > 0.3 ? nose : null,
+    nose: facing > -0.6 && Math.hypot(...nose) > 0.3 ? nose : null,
     seen,
   };
 }
@@ -300,10 +326,17 @@ function drawInset(spec: FigureSpec, skeleton: Skeleton, seen: SeenAngle): Drawi
     tinted: spec.region.includes(name),
   }));
   const shapes: Shape[] = [{ kind: 'body', tone: 'near', parts }, ...drawAngle(seen, band, camera)];
+  const drawn = framed(shapes);
   return {
     title: lengthwise ? 'Seen along the limb' : 'The angle, square to it',
-    drawing: { ...framed(shapes), inset: null, text: '' },
+    drawing: { ...drawn, box: squared(drawn.box), inset: null, text: '' },
   };
+}
+
+/** A box made square about its middle, so that a limb seen end-on does not fill the whole inset. */
+function squared([l, b, w, h]: Drawing['box']): Drawing['box'] {
+  const size = Math.max(w, h, 0.5);
+  return [l + w / 2 - size / 2, b + h / 2 - size / 2, size, size];
 }
 
 const COUCH_THICKNESS = 0.035;
@@ -459,6 +492,9 @@ function toneOf(ahead: number, side: Side): Tone {
 }
 
 const MARGIN = 0.05;
+/** The width that a letter takes on paper, in statures, and how far words reach from their anchor. */
+const LETTER = 0.02;
+const LABEL_REACH = { start: [0, 1], middle: [-0.5, 0.5], end: [-1, 0] } as const;
 
 function framed(shapes: readonly Shape[]): { shapes: readonly Shape[]; box: Drawing['box'] } {
   const xs: number[] = [];
@@ -487,6 +523,10 @@ function framed(shapes: readonly Shape[]): { shapes: readonly Shape[]; box: Draw
         take([shape.at[0] + shape.away[0] * 0.17, shape.at[1] + shape.away[1] * 0.17], 0.03);
         break;
       case 'label':
+        for (const share of LABEL_REACH[shape.anchor]) {
+          take([shape.at[0] + share * shape.text.length * LETTER, shape.at[1]], LETTER);
+        }
+        break;
       case 'towards-viewer':
         take(shape.at, 0.03);
         break;
