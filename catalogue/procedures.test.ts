@@ -181,6 +181,37 @@ describe('the conditions', () => {
     ['noble-lateral-condyle-compression', 'band-friction-knee', { result: 'positive' }],
     ['faber', 'hip-irritation', { 'site-meaning': 'hip' }],
     ['faber', 'sacroiliac-pain', { 'site-meaning': 'sacroiliac' }],
+    // Three positions of the ankle for three ligaments.
+    ['talar-tilt-plantarflexed', 'two-outer-ligaments', { grade: 'grade-3' }],
+    ['talar-tilt-neutral', 'two-outer-ligaments', { direction: 'inward' }],
+    ['talar-tilt-dorsiflexed', 'two-outer-ligaments', { lax: 'negative' }],
+    ['talar-tilt-dorsiflexed', 'all-outer-ligaments', { lax: 'positive' }],
+    ['talar-tilt-neutral', 'deltoid-sprain', { direction: 'outward' }],
+    ['talar-tilt-dorsiflexed', 'high-ankle-sprain', { lax: 'negative', front: 'positive' }],
+    ['calf-squeeze', 'achilles-rupture', { motion: 'positive', gap: 'positive' }],
+    ['syndesmosis-squeeze', 'high-ankle-sprain', { pain: 'positive' }],
+    // Both opposite resisted movements painful does not discriminate.
+    ['resisted-pronation-consistency-contrast', 'radial-tunnel-pain', { directions: 'supination' }],
+    [
+      'resisted-pronation-consistency-contrast',
+      'medial-elbow-tendinopathy',
+      { directions: 'pronation' },
+    ],
+    ['resisted-pronation-consistency-contrast', 'irritated-forearm-joints', { directions: 'both' }],
+    // A stretched muscle shows what a slack one hides.
+    [
+      'resisted-wrist-extension-two-position',
+      'early-lateral-tendinopathy',
+      { positions: 'straight' },
+    ],
+    ['resisted-wrist-extension-two-position', 'lateral-elbow-tendinopathy', { positions: 'both' }],
+    ['lateral-epicondyle-palpation', 'radial-tunnel-pain', { tender: 'supinator' }],
+    ['elbow-posterolateral-pivot-shift', 'outer-elbow-instability', { result: 'positive' }],
+    ['ain-motor-check', 'ain-palsy', { flat: 'positive' }],
+    ['ain-motor-check', 'pronator-syndrome', { flat: 'negative' }],
+    ['finkelstein-staged', 'de-quervain', { grade: 'grade-2' }],
+    ['finkelstein-staged', 'thumb-base-arthritis', { grade: 'grade-0' }],
+    ['elbow-inspection', 'swollen-elbow', { full: 'positive' }],
   ];
 
   it.each(cases)('%s with %s gives the key that a clinician expects', (id, condition, expected) => {

@@ -220,6 +220,36 @@ describe('the drawing', () => {
     region: ['thigh', 'shank'],
   });
 
+  it('looks at a hand behind the back from behind', () => {
+    const arm = { shoulderFlexion: -35, shoulderAbduction: 15, shoulderRotation: 80 };
+    const drawing = drawFigure(
+      bare({
+        position: 'standing',
+        pose: { arm: { ...arm, elbowFlexion: 100 } },
+        decides: { angle: 'elbowFlexion', band: [80, 140] },
+      }),
+      { side: 'right' },
+    );
+    expect(drawing.shapes.find((s) => s.kind === 'face')?.seen).not.toBe('face');
+    // Seen from behind, the right arm is on the right of the paper.
+    const elbow = drawing.shapes.find((s) => s.kind === 'sector')?.centre[0];
+    expect(elbow).toBeGreaterThan(0.1);
+  });
+
+  it('looks down on somebody who sits, not up, when the arm turns about its length', () => {
+    const drawing = drawFigure(
+      bare({
+        position: 'sitting',
+        pose: { arm: { shoulderFlexion: 0, shoulderRotation: -45, elbowFlexion: 90 } },
+        decides: { angle: 'shoulderRotation', band: [-90, -45] },
+      }),
+      { side: 'right' },
+    );
+    // With the face up on paper, an arm turned outwards points to the right only from above.
+    const pointer = drawing.shapes.filter((s) => s.kind === 'ray').at(-1);
+    expect((pointer?.to[0] ?? 0) - (pointer?.from[0] ?? 0)).toBeGreaterThan(0.1);
+  });
+
   it('is the same for the same data, and left is the mirror image of right', () => {
     const right = drawFigure(lachman, { side: 'right' });
     expect(drawFigure(lachman, { side: 'right' })).toEqual(right);
