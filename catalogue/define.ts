@@ -1,9 +1,11 @@
 import { readResponse, respond } from '@kritikos/core/catalogue/response';
+import type { FigureSpec } from '@kritikos/core/figure/spec';
 import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
 import { conditionById } from './conditions.ts';
 import type { Condition } from './conditions.ts';
+import { redraw } from './figures.ts';
 import { bothSides, choice, consent, done } from './items.ts';
-import type { ChecklistContent, Fault, Procedure } from './procedure.ts';
+import type { ChecklistContent, Fault, Procedure, School } from './procedure.ts';
 import { siteOf } from './structures.ts';
 
 type MayBeEmpty =
@@ -39,6 +41,7 @@ export function defineProcedure(
     followUp: [],
     sides: 'both' as const,
     ...known,
+    schools: known.schools.map((school) => withFigure(school, known.figure)),
   };
   if ('simulatedPatient' in checklist) return { ...procedure, checklist };
   const { task, items, faults, cautions, stopRule, patient } = checklist;
@@ -59,6 +62,11 @@ export function defineProcedure(
     ...unkeyed,
     checklist: checklistFor(unkeyed, conditionById(patient.condition), patient.side),
   };
+}
+
+/** A school whose drawing departs from the procedure's gets one of its own. */
+function withFigure(school: School, figure: FigureSpec | null): School {
+  return figure && school.drawn ? { ...school, figure: redraw(figure, school.drawn) } : school;
 }
 
 function comparison(sides: Procedure['sides']): ChecklistItem[] {

@@ -8,6 +8,7 @@ import type {
   PoseSpec,
   Surface,
 } from '@kritikos/core/figure/spec';
+import type { Redrawing } from './procedure.ts';
 
 type Place = readonly [segment: SegmentName, at: number, surface: Surface];
 
@@ -70,4 +71,28 @@ export const KNEE_REGION = ['thigh', 'shank'] as const;
 /** A leg lifted so that the heel rests although the knee is bent. */
 export function kneeBent(knee: number): { hipFlexion: number; kneeFlexion: number } {
   return { hipFlexion: Math.round(knee * 0.55), kneeFlexion: knee };
+}
+
+const PARTS = ['leg', 'otherLeg', 'arm', 'otherArm', 'axial'] as const;
+
+/** A pose with some of its angles set anew. */
+function repose(pose: PoseSpec, changes: PoseSpec = {}): PoseSpec {
+  const parts = PARTS.filter((part) => pose[part] || changes[part]);
+  return Object.fromEntries(parts.map((part) => [part, { ...pose[part], ...changes[part] }]));
+}
+
+/** The drawing of a school that departs from its procedure's: what is not named stays. */
+export function redraw(
+  figure: FigureSpec,
+  { position, pose, from, band, view }: Redrawing,
+): FigureSpec {
+  const { decides, from: start } = figure;
+  return {
+    ...figure,
+    position: position ?? figure.position,
+    pose: repose(figure.pose, pose),
+    ...(start || from ? { from: repose(start ?? figure.pose, from) } : {}),
+    ...(view ? { view } : {}),
+    ...(decides && band ? { decides: { ...decides, band } } : {}),
+  };
 }

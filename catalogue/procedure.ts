@@ -1,5 +1,5 @@
 import type { Load, Misleading, Reading } from '@kritikos/core/catalogue/response';
-import type { FigureSpec } from '@kritikos/core/figure/spec';
+import type { FigureSpec, PoseSpec } from '@kritikos/core/figure/spec';
 import type { ChecklistItem, ChoiceOption } from '@kritikos/core/scoring/checklist';
 
 export const REGIONS = ['shoulder', 'elbow', 'wrist', 'hip', 'knee', 'ankle', 'any'] as const;
@@ -26,6 +26,15 @@ export interface Variant {
   readonly description: string;
 }
 
+/** The parts of a drawing that a school changes; angles that are not named stay as they are. */
+export interface Redrawing {
+  readonly position?: FigureSpec['position'];
+  readonly pose?: PoseSpec;
+  readonly from?: PoseSpec;
+  readonly band?: readonly [number, number];
+  readonly view?: FigureSpec['view'];
+}
+
 /** What a school does its own way; what is absent is as in the procedure. */
 export interface School extends Variant {
   readonly positions?: string;
@@ -36,7 +45,9 @@ export interface School extends Variant {
   readonly repetitions?: string;
   readonly hold?: string;
   readonly criterion?: string;
-  /** The drawing, where it differs. */
+  /** How its drawing departs from that of the procedure. */
+  readonly drawn?: Redrawing;
+  /** The drawing, where it differs; made from `drawn`. */
   readonly figure?: FigureSpec;
 }
 

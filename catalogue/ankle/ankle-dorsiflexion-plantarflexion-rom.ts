@@ -28,6 +28,12 @@ export const ankleDorsiflexionPlantarflexionRom = defineProcedure(
         label: 'Knee straight',
         description: 'Calf stretched: the muscle.',
         angles: 'knee 0',
+        drawn: {
+          position: 'long-sitting',
+          pose: { leg: { kneeFlexion: 0, ankleDorsiflexion: 12 } },
+          from: { leg: { kneeFlexion: 0 } },
+          band: [10, 20],
+        },
       },
       {
         key: 'lunge',

@@ -28,7 +28,13 @@ export const ankleExternalRotationStress = defineProcedure(
         description: 'The form of the large studies.',
         angles: 'ankle 10 to 20 up',
       },
-      { key: 'square', label: 'Foot square', description: 'Neutral rotation.', angles: 'ankle 0' },
+      {
+        key: 'square',
+        label: 'Foot square',
+        description: 'Neutral rotation.',
+        angles: 'ankle 0',
+        drawn: { pose: { leg: { ankleDorsiflexion: 0 } } },
+      },
     ],
     figure: figure(
       'sitting',

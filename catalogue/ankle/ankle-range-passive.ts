@@ -27,6 +27,10 @@ export const ankleRangePassive = defineProcedure(
         label: 'Knee straight',
         description: 'Calf stretched; the same on both sides.',
         angles: 'knee 0',
+        drawn: {
+          pose: { leg: { hipFlexion: 0, kneeFlexion: 0, ankleDorsiflexion: 12 } },
+          from: { leg: { hipFlexion: 0, kneeFlexion: 0 } },
+        },
       },
     ],
     figure: figure(

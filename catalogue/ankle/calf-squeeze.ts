@@ -35,6 +35,10 @@ export const calfSqueeze = defineProcedure(
         description: 'Knees bent to 90: the injured foot droops.',
         angles: 'knees 90',
         criterion: 'foot no longer points',
+        drawn: {
+          pose: { leg: { kneeFlexion: 90, ankleDorsiflexion: -25 } },
+          from: { leg: { kneeFlexion: 90, ankleDorsiflexion: -25 } },
+        },
       },
     ],
     figure: figure(

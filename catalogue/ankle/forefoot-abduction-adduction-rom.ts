@@ -22,6 +22,7 @@ export const forefootAbductionAdductionRom = defineProcedure(
         label: 'Sitting',
         description: 'The foot hangs over the edge.',
         positions: 'sitting',
+        drawn: { position: 'sitting', pose: { leg: { hipFlexion: 88, kneeFlexion: 88 } } },
       },
     ],
     figure: figure(

@@ -17,7 +17,12 @@ export const subtalarInversionEversion = defineProcedure(
     examiner: 'At the foot end; one hand at the lower leg, one at the heel.',
     steps: ['Tilt the heel inwards to its end feel.', 'Tilt it outwards.', 'Compare.'],
     schools: [
-      { key: 'supine', label: 'Lying, quick look', description: 'In mid-air.' },
+      {
+        key: 'supine',
+        label: 'Lying, quick look',
+        description: 'In mid-air.',
+        drawn: { position: 'supine', pose: { leg: { kneeFlexion: 0 } } },
+      },
       {
         key: 'prone',
         label: 'Face down, measured',

@@ -34,6 +34,11 @@ export const talarTiltNeutral = defineProcedure(
         label: 'Slightly pulled up',
         description: 'The heel ligament at its longest.',
         angles: 'a few degrees up',
+        drawn: {
+          pose: { leg: { ankleDorsiflexion: 5 } },
+          from: { leg: { ankleDorsiflexion: 5 } },
+          band: [0, 10],
+        },
       },
     ],
     figure: figure(

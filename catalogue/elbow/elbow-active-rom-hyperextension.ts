@@ -22,7 +22,12 @@ export const elbowActiveRomHyperextension = defineProcedure(
       'Say both end values, extension with its sign.',
     ],
     schools: [
-      { key: 'by-side', label: 'Arm by the side', description: 'The common form.' },
+      {
+        key: 'by-side',
+        label: 'Arm by the side',
+        description: 'The common form.',
+        drawn: { pose: { arm: { shoulderFlexion: 5 } }, from: { arm: { shoulderFlexion: 5 } } },
+      },
       {
         key: 'raised',
         label: 'Arm raised level',

@@ -35,6 +35,11 @@ export const elbowExtensionMmt = defineProcedure(
         label: 'Face down, arm over the edge',
         description: 'Equally common set-up against gravity.',
         positions: 'prone',
+        drawn: {
+          position: 'prone',
+          pose: { arm: { shoulderFlexion: 0, shoulderAbduction: 90 } },
+          from: { arm: { shoulderFlexion: 0, shoulderAbduction: 90, elbowFlexion: 90 } },
+        },
       },
     ],
     figure: figure(

@@ -28,7 +28,17 @@ export const elbowFlexionExtensionGoniometry = defineProcedure(
         description: 'Better steadied; the textbook form.',
         positions: 'supine',
       },
-      { key: 'seated', label: 'Seated', description: 'Quick in a clinic.', positions: 'sitting' },
+      {
+        key: 'seated',
+        label: 'Seated',
+        description: 'Quick in a clinic.',
+        positions: 'sitting',
+        drawn: {
+          position: 'sitting',
+          pose: { arm: { shoulderFlexion: 5 } },
+          from: { arm: { shoulderFlexion: 5 } },
+        },
+      },
     ],
     figure: figure(
       'supine',

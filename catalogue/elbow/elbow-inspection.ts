@@ -33,6 +33,7 @@ export const elbowInspection = defineProcedure(
         label: 'Seated',
         description: 'Quicker beside a couch.',
         positions: 'sitting',
+        drawn: { position: 'sitting' },
       },
     ],
     figure: figure(

@@ -28,6 +28,7 @@ export const lateralEpicondylePalpation = defineProcedure(
         label: 'Elbow straight',
         description: 'The muscle lies over the bump.',
         angles: 'elbow straight',
+        drawn: { pose: { arm: { shoulderFlexion: 55, elbowFlexion: 5 } }, band: [0, 10] },
       },
     ],
     figure: figure(

@@ -31,6 +31,7 @@ export const medialEpicondylePalpation = defineProcedure(
         label: 'Elbow straight',
         description: 'The nerve lies slacker.',
         angles: 'elbow straight',
+        drawn: { pose: { arm: { shoulderFlexion: 55, elbowFlexion: 5 } }, band: [0, 10] },
       },
     ],
     figure: figure(

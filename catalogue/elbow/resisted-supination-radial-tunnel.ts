@@ -32,6 +32,7 @@ export const resistedSupinationRadialTunnel = defineProcedure(
         label: 'Elbow bent',
         description: 'Easier and commoner; the biceps helps.',
         angles: 'elbow 90',
+        drawn: { pose: { arm: { shoulderFlexion: 0, elbowFlexion: 90 } }, band: [80, 100] },
       },
       {
         key: 'wrist-grip',

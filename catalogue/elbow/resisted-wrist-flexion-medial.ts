@@ -26,6 +26,7 @@ export const resistedWristFlexionMedial = defineProcedure(
         label: 'Elbow straight',
         description: 'More provocative; the textbook’s first test.',
         angles: 'elbow 0',
+        drawn: { pose: { arm: { shoulderFlexion: 60, elbowFlexion: 5 } } },
       },
     ],
     figure: figure(

@@ -34,6 +34,7 @@ export const ulnarNerveCompressionFlexed = defineProcedure(
         label: 'Wrist extended',
         description: 'Adds stretch; must be stated.',
         angles: 'wrist extended',
+        drawn: { pose: { arm: { wristExtension: 40 } } },
       },
     ],
     figure: figure(

@@ -33,6 +33,11 @@ export const hipExtensionStanding = defineProcedure(
         label: 'Face down',
         description: 'Better control; commoner in books.',
         positions: 'prone',
+        drawn: {
+          position: 'prone',
+          pose: { otherArm: { shoulderFlexion: 0, elbowFlexion: 0 } },
+          from: { otherArm: { shoulderFlexion: 0, elbowFlexion: 0 } },
+        },
       },
     ],
     figure: figure(

@@ -33,6 +33,7 @@ export const anteriorDrawerKnee = defineProcedure(
         label: 'Less bend',
         description: 'Taught from 45 degrees where swelling stops the knee.',
         angles: '45 to 90 degrees',
+        drawn: { pose: { leg: { kneeFlexion: 75 } }, band: [45, 90] },
       },
     ],
     figure: DRAWER_FIGURE,

@@ -33,6 +33,7 @@ export const bounceHomeExtension = defineProcedure(
         label: 'From full bend',
         description: 'The textbook form starts fully bent.',
         angles: 'full bend to straight',
+        drawn: { from: { leg: { hipFlexion: 85, kneeFlexion: 130 } } },
       },
     ],
     figure: figure(

@@ -32,6 +32,11 @@ export const fairbankApprehension30 = defineProcedure(
         label: 'To straight',
         description: 'The push is kept while the knee straightens.',
         angles: '30 to 0 degrees',
+        drawn: {
+          pose: { leg: { hipFlexion: 0, kneeFlexion: 0 } },
+          from: { leg: { hipFlexion: 16, kneeFlexion: 30 } },
+          band: [0, 5],
+        },
       },
       {
         key: 'moving',

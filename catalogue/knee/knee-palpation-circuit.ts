@@ -39,6 +39,7 @@ export const kneePalpationCircuit = defineProcedure(
         label: 'Knee straight',
         description: 'Taught where the knee does not bend.',
         angles: '0 degrees',
+        drawn: { position: 'supine', pose: { leg: { kneeFlexion: 0 } }, band: [0, 5] },
       },
     ],
     figure: figure(

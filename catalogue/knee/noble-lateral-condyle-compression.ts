@@ -25,6 +25,7 @@ export const nobleLateralCondyleCompression = defineProcedure(
         label: 'From a right angle',
         description: '90 to 0 degrees.',
         angles: '90 to 0 degrees',
+        drawn: { from: { leg: { hipFlexion: 60, kneeFlexion: 90 } } },
       },
       { key: 'small-arc', label: 'Small arc', description: 'From a slight bend, both ways.' },
     ],

@@ -25,6 +25,7 @@ export const quadricepsAngle = defineProcedure(
         label: 'Standing',
         description: 'Feet at shoulder width; values differ from lying.',
         positions: 'standing',
+        drawn: { position: 'standing', view: 'front' },
       },
     ],
     figure: figure(

@@ -32,6 +32,7 @@ export const apprehension9090 = defineProcedure(
         label: 'Seated',
         description: 'Sitting, the examiner’s hand steadies the shoulder from behind.',
         positions: 'sitting',
+        drawn: { position: 'sitting' },
       },
     ],
     figure: figure(

@@ -25,6 +25,7 @@ export const girdle5HorizontalAdductionFixedFree = defineProcedure(
         label: 'Lying',
         description: 'Blade pinned by the couch.',
         positions: 'supine',
+        drawn: { position: 'supine' },
       },
     ],
     figure: figure(

@@ -27,6 +27,7 @@ export const kim = defineProcedure(
         label: 'Standing',
         description: 'Back against a wall.',
         positions: 'standing',
+        drawn: { position: 'standing' },
       },
     ],
     figure: figure(

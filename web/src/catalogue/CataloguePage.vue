@@ -4,6 +4,7 @@ import type { Kind, Procedure } from '@kritikos/catalogue/procedure';
 import { computed, ref } from 'vue';
 import ProcedureFigure from '../figure/ProcedureFigure.vue';
 import { findProcedures, STRUCTURES_IN_USE } from './search.ts';
+import { KIND_WORDS, regionWords } from './words.ts';
 
 const words = ref('');
 const region = ref<string | null>(null);
@@ -21,6 +22,7 @@ const pointed = ref<Procedure | null>(null);
 const shown = computed(() =>
   pointed.value && found.value.includes(pointed.value) ? pointed.value : (found.value[0] ?? null),
 );
+const kinds = KINDS.map((value) => ({ value, title: KIND_WORDS[value] }));
 const regions = computed(() =>
   REGIONS.map((name) => ({
     name,
@@ -52,7 +54,7 @@ const regions = computed(() =>
         class="words"
         @click:clear="words = ''"
       />
-      <v-select v-model="kind" :items="[...KINDS]" label="Kind" clearable />
+      <v-select v-model="kind" :items="kinds" label="Kind" clearable />
       <v-select v-model="structure" :items="STRUCTURES_IN_USE" label="Structure" clearable />
     </div>
     <div class="regions" role="group" aria-label="Body region">
@@ -64,7 +66,7 @@ const regions = computed(() =>
         :aria-pressed="region === name"
         @click="region = region === name ? null : name"
       >
-        {{ name }} <span class="figures">{{ count }}</span>
+        {{ regionWords(name) }} <span class="figures">{{ count }}</span>
       </button>
     </div>
     <p v-if="found.length === 0" class="panel">
@@ -81,7 +83,9 @@ const regions = computed(() =>
         >
           <router-link :to="`/catalogue/${procedure.id}`">{{ procedure.names[0] }}</router-link>
           <span class="soft">{{ procedure.title }}</span>
-          <span class="tag">{{ procedure.region }} · {{ procedure.kind }}</span>
+          <span class="tag"
+            >{{ regionWords(procedure.region) }} · {{ KIND_WORDS[procedure.kind] }}</span
+          >
         </li>
       </ul>
       <aside v-if="shown" class="panel">

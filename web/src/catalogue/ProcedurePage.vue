@@ -7,6 +7,7 @@ import NotFoundPage from '../shell/NotFoundPage.vue';
 import PatientKey from './PatientKey.vue';
 import SchoolsTable from './SchoolsTable.vue';
 import WorthTable from './WorthTable.vue';
+import { KIND_WORDS, regionWords } from './words.ts';
 
 const props = defineProps<{ procedure: string }>();
 const found = computed(() => procedureById(props.procedure));
@@ -16,6 +17,12 @@ const school = computed(
   () => found.value?.schools.find((s) => s.key === schoolKey.value) ?? found.value?.schools[0],
 );
 const figure = computed(() => school.value?.figure ?? found.value?.figure ?? null);
+/** A school that stands or holds its own way, but is drawn like the procedure. */
+const drawnElsewise = computed(() => {
+  const { value } = school;
+  if (!value || value.figure || value === found.value?.schools[0]) return false;
+  return Boolean(value.positions ?? value.angles ?? value.hands ?? value.force);
+});
 
 const share = ref(100);
 const moves = computed(() => figure.value?.from !== undefined);
@@ -52,7 +59,8 @@ watch(figure, () => {
       <template v-if="found.names.length > 1">
         · also: {{ found.names.slice(1).join(', ') }}
       </template>
-      · {{ found.region }}, {{ found.kind }} · {{ found.structures.join(', ') }}
+      · {{ regionWords(found.region) }}, {{ KIND_WORDS[found.kind] }} ·
+      {{ found.structures.join(', ') }}
     </p>
     <div class="top">
       <section class="panel">
@@ -63,6 +71,10 @@ watch(figure, () => {
           :share="share / 100"
           class="figure"
         />
+        <p v-if="drawnElsewise" class="quiet">
+          Drawn like “{{ found.schools[0]?.label }}”; what this school does its own way stands in
+          the table.
+        </p>
         <div class="controls">
           <v-btn-toggle v-model="side" mandatory density="compact" variant="outlined">
             <v-btn value="left">Left</v-btn>
