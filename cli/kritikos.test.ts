@@ -17,7 +17,7 @@ function run(...args: string[]) {
   const { status, stdout, stderr } = spawnSync(
     process.execPath,
     ['--import', 'tsx', 'cli/main.ts', ...args],
-    { encoding: 'utf8' },
+    { encoding: 'utf8', maxBuffer: 64 * 1024 * 1024 },
   );
   return { status, stdout, stderr, json: () => JSON.parse(stdout) };
 }
@@ -384,5 +384,34 @@ describe('the analysis command', () => {
     const help = run('agreement', '--help');
     expect(help.status).toBe(0);
     expect(help.stdout).toMatch(/Example:/);
+  });
+});
+
+describe('the catalogue as files', () => {
+  it('writes a checklist that it takes again, and refuses a broken one by path', () => {
+    const written = run('catalogue', 'elbow-valgus-stress', '--as', 'checklist');
+    expect(written.status).toBe(0);
+    const path = file('valgus.json', written.stdout);
+    const taken = run('check', path, '--json');
+    expect(taken.json()).toMatchObject({ holds: 'checklist', procedure: 'elbow-valgus-stress' });
+
+    const broken = written.json();
+    broken.checklist.items[2].weight = -1;
+    const refused = run('check', file('broken.json', JSON.stringify(broken)));
+    expect(refused.status).toBe(2);
+    expect(refused.stderr).toMatch(/nothing of it is taken/);
+    expect(refused.stderr).toMatch(/\/checklist\/items\/2\/weight/);
+  });
+
+  it('writes a Questionnaire, the whole catalogue and the schema', () => {
+    const fhir = run('catalogue', 'calf-squeeze', '--as', 'fhir').json();
+    expect(fhir.resourceType).toBe('Questionnaire');
+    const whole = run('catalogue');
+    expect(run('check', file('whole.json', whole.stdout), '--json').json()).toEqual({
+      holds: 'catalogue',
+      procedures: whole.json().procedures.length,
+    });
+    expect(run('catalogue', '--schema').json().$schema).toMatch(/2020-12/);
+    expect(run('catalogue', 'no-such-test').stderr).toMatch(/no procedure "no-such-test"/);
   });
 });

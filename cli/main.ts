@@ -11,6 +11,8 @@ import { circuit } from './circuit.ts';
 import type { CircuitFlags } from './circuit.ts';
 import { dstudy, rasch } from './facets.ts';
 import type { DStudyFlags } from './facets.ts';
+import { EXPORTS } from './formats.ts';
+import type { Export } from './formats.ts';
 import { limitsOfAgreement } from './measurements.ts';
 import { angoffCut, decisionsAtCut, hofsteeCut } from './panel.ts';
 import type { HofsteeFlags, LivingstonLewisFlags } from './panel.ts';
@@ -86,6 +88,35 @@ verb(
   .action(async (file: string, flags: AgreementFlags & Output) =>
     print(await agreement(file, flags), flags),
   );
+
+/** Loaded on demand: the statistics do not wait for a hundred procedures. */
+const theCatalogue = () => import('./catalogue.ts');
+const asJson = (content: object) => process.stdout.write(`${JSON.stringify(content, null, 2)}\n`);
+
+program
+  .command('catalogue')
+  .description('the catalogue, one procedure, its checklist or FHIR Questionnaire, as JSON')
+  .argument('[procedure]', 'id of a procedure; without it, all of them')
+  .addOption(new Option('--as <format>', 'what to write').choices(EXPORTS).default('catalogue'))
+  .option('--schema', 'write the JSON Schema of the format instead')
+  .addHelpText(
+    'after',
+    '\nExample:\n  npm run --silent kritikos -- catalogue elbow-valgus-stress --as fhir',
+  )
+  .action(async (id: string | undefined, { as, schema }: { as: Export; schema?: boolean }) => {
+    const { exported, schemaOf } = await theCatalogue();
+    if (schema && as === 'fhir') {
+      throw new BadInput('FHIR publishes the schema of a Questionnaire; ask for another format.');
+    }
+    asJson(schema ? schemaOf(as as Exclude<Export, 'fhir'>) : exported(id, as));
+  });
+
+verb('check', 'whether a catalogue or checklist file can be taken', 'check my-checklist.json')
+  .argument('<file.json>', 'catalogue, checklist, or FHIR Questionnaire')
+  .action(async (file: string, flags: Output) => {
+    const { checked } = await theCatalogue();
+    print(await checked(file), flags);
+  });
 
 verb('icc', 'the six intraclass correlations', 'icc ratings.csv --json')
   .argument('<ratings.csv>', 'wide or long')

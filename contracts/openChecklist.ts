@@ -2,6 +2,7 @@ import type { ChecklistContent } from '@kritikos/catalogue/procedure';
 import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
 import { z } from 'zod';
 import { checklistContent } from './checklists.ts';
+import { parsed, readContent, readFile, RefusedFile } from './openFile.ts';
 import { key } from './primitives.ts';
 
 export const FORMAT = 'kritikos-checklist';
@@ -25,29 +26,21 @@ export function asOpenChecklist(procedure: string, checklist: ChecklistContent):
   return openChecklist.parse({ format: FORMAT, version: FORMAT_VERSION, procedure, checklist });
 }
 
-/** What is wrong with a file, by path; nothing of it is taken. */
-export class RefusedFile extends Error {
-  constructor(readonly problems: readonly { readonly path: string; readonly reason: string }[]) {
-    super(problems.map(({ path, reason }) => `${path}: ${reason}`).join('\n'));
-  }
-}
-
 /** Reads a checklist file whole, or refuses it with every path and reason. */
 export function readOpenChecklist(text: string): OpenChecklist {
-  let content: unknown;
-  try {
-    content = JSON.parse(text);
-  } catch (error) {
-    throw new RefusedFile([{ path: '/', reason: `is not JSON (${(error as Error).message})` }]);
-  }
-  const result = openChecklist.safeParse(content);
-  if (result.success) return result.data;
-  throw new RefusedFile(
-    result.error.issues.map((issue) => ({
-      path: `/${issue.path.map(String).join('/')}`,
-      reason: issue.message,
-    })),
-  );
+  return readFile(openChecklist, text);
+}
+
+/** Reads a checklist in either of its formats: our own JSON or a Questionnaire. */
+export function readEitherChecklist(text: string): OpenChecklist {
+  const content = parsed(text);
+  return isQuestionnaire(content)
+    ? fromQuestionnaire(content)
+    : readContent(openChecklist, content);
+}
+
+function isQuestionnaire(content: unknown): boolean {
+  return typeof content === 'object' && content !== null && 'resourceType' in content;
 }
 
 /** Where the extensions are named that carry what a Questionnaire has no word for. */
@@ -146,16 +139,7 @@ const questionnaire = z.object({
 
 /** Reads a Questionnaire that this product wrote, or refuses it with path and reason. */
 export function fromQuestionnaire(resource: unknown): OpenChecklist {
-  const result = questionnaire.safeParse(resource);
-  if (!result.success) {
-    throw new RefusedFile(
-      result.error.issues.map((issue) => ({
-        path: `/${issue.path.map(String).join('/')}`,
-        reason: issue.message,
-      })),
-    );
-  }
-  const { description, item, extension: own } = result.data;
+  const { description, item, extension: own } = readContent(questionnaire, resource);
   const { procedure, ...rest } = carried(own, 'checklist', '/extension');
   return readOpenChecklist(
     JSON.stringify({

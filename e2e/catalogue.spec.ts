@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import { EXAMINER, LEAD, signIn } from './people.ts';
 
@@ -21,6 +22,31 @@ test('a procedure is found though misspelt, drawn, and given a patient whose key
   const saved = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as FHIR Questionnaire' }).click();
   expect((await saved).suggestedFilename()).toBe('lachman-anterior-translation.questionnaire.json');
+});
+
+test('a checklist goes out, is changed, and comes back as the next version', async ({ page }) => {
+  await signIn(page, LEAD);
+  await page.goto('/catalogue/elbow-varus-stress');
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as JSON' }).click();
+  const written = JSON.parse(await readFile(await (await saved).path(), 'utf8'));
+  const bringIn = (content: object) =>
+    page.getByLabel('Bring in a checklist').setInputFiles({
+      name: 'varus.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(content)),
+    });
+
+  written.checklist.items[1].weight = 3;
+  await bringIn(written);
+  await expect(
+    page.getByText(/Version \d+ of “Varus stress test of the elbow” was made/),
+  ).toBeVisible();
+
+  written.checklist.items[1].weight = -3;
+  await bringIn(written);
+  await expect(page.getByRole('alert')).toContainText('Nothing was taken');
+  await expect(page.getByRole('alert')).toContainText('/checklist/items/1/weight');
 });
 
 test('the bench moves the chance by the likelihood ratio', async ({ page }) => {

@@ -3,6 +3,7 @@ import { KINDS, REGIONS } from '@kritikos/catalogue/procedure';
 import type { Kind, Procedure } from '@kritikos/catalogue/procedure';
 import { computed, ref } from 'vue';
 import ProcedureFigure from '../figure/ProcedureFigure.vue';
+import { download } from '../http/download.ts';
 import { findProcedures, STRUCTURES_IN_USE } from './search.ts';
 import { KIND_WORDS, regionWords } from './words.ts';
 
@@ -34,6 +35,14 @@ const regions = computed(() =>
     }).length,
   })),
 );
+
+async function save() {
+  const [{ asOpenCatalogue }, { PROCEDURES }] = await Promise.all([
+    import('@kritikos/contracts/openCatalogue'),
+    import('@kritikos/catalogue/procedures'),
+  ]);
+  download('kritikos-catalogue.json', 'application/json', asOpenCatalogue(PROCEDURES));
+}
 </script>
 
 <template>
@@ -43,6 +52,7 @@ const regions = computed(() =>
       <nav>
         <router-link to="/catalogue/bench">Interpretation bench</router-link>
         <router-link to="/catalogue/practice">Practice</router-link>
+        <button type="button" class="linkish" @click="save">Save all as JSON</button>
       </nav>
     </div>
     <div class="filters">

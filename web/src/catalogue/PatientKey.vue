@@ -4,10 +4,13 @@ import { checklistFor } from '@kritikos/catalogue/define';
 import type { Procedure } from '@kritikos/catalogue/procedure';
 import { respond } from '@kritikos/core/catalogue/response';
 import { computed, ref } from 'vue';
+import { useSession } from '../accounts/session.ts';
 import { download } from '../http/download.ts';
+import ChecklistImport from './ChecklistImport.vue';
 
 /** Choose what the simulated patient has: the script and the key follow. */
 const props = defineProps<{ procedure: Procedure; side: 'left' | 'right' }>();
+const session = useSession();
 const offered = computed(() =>
   CONDITIONS.filter((c) => c.region === 'any' || c.region === props.procedure.region),
 );
@@ -79,6 +82,7 @@ async function save(as: 'json' | 'fhir') {
             </span>
           </li>
         </ol>
+        <ChecklistImport v-if="session.account?.role === 'lead'" :procedure="procedure.id" />
       </div>
     </div>
   </section>

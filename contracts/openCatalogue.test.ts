@@ -1,0 +1,74 @@
+import { PROCEDURES } from '@kritikos/catalogue/procedures';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import { describe, expect, it } from 'vitest';
+import { asOpenCatalogue, openCatalogueSchema, readOpenCatalogue } from './openCatalogue.ts';
+import { RefusedFile } from './openFile.ts';
+
+const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
+const [first] = PROCEDURES;
+
+describe('the catalogue as a file', () => {
+  it('loses nothing there and back', () => {
+    const file = JSON.stringify(asOpenCatalogue(PROCEDURES));
+    expect(readOpenCatalogue(file).procedures).toEqual(plain(PROCEDURES));
+  });
+
+  // Ajv reads the published schema as a stranger would.
+  it('fits its published JSON Schema', () => {
+    const ajv = new Ajv2020({ strict: false, validateFormats: false });
+    const fits = ajv.compile(openCatalogueSchema());
+    expect(fits(plain(asOpenCatalogue(PROCEDURES))), JSON.stringify(fits.errors)).toBe(true);
+    expect(fits({ format: 'kritikos-catalogue', version: 1, procedures: [{}] })).toBe(false);
+  });
+
+  it.each([
+    ['an unknown word', { surprise: 1 }, '/procedures/0', /surprise/],
+    ['a region that nobody has', { region: 'tail' }, '/procedures/0/region', /./],
+    [
+      'a share above one',
+      { worth: [{ of: 'x', sensitivity: 70, source: 'y 1999', sourceKind: 'from memory' }] },
+      '/procedures/0/worth/0/sensitivity',
+      /1/,
+    ],
+    [
+      'a key that no option has',
+      {
+        findings: [
+          {
+            key: 'site',
+            text: 'Names the site',
+            options: [
+              { key: 'none', label: 'None', call: 0 },
+              { key: 'here', label: 'Here', call: 1 },
+            ],
+            reading: {
+              kind: 'site',
+              signs: ['pain'],
+              none: 'none',
+              sites: [{ option: 'there', structures: ['hip joint'] }],
+            },
+          },
+        ],
+      },
+      '/procedures/0/findings/0/reading',
+      /no option named there/,
+    ],
+  ])('refuses %s with path and reason', (_, change, path, reason) => {
+    if (!first) throw new Error('empty catalogue');
+    const file = JSON.stringify(asOpenCatalogue([{ ...first, ...(change as object) }]));
+    let refusal: unknown;
+    try {
+      readOpenCatalogue(file);
+    } catch (error) {
+      refusal = error;
+    }
+    expect(refusal).toBeInstanceOf(RefusedFile);
+    const [problem] = (refusal as RefusedFile).problems;
+    expect(problem?.path).toBe(path);
+    expect(problem?.reason).toMatch(reason);
+  });
+
+  it('refuses what is not JSON', () => {
+    expect(() => readOpenCatalogue('{')).toThrow(/is not JSON/);
+  });
+});

@@ -1,0 +1,221 @@
+import { KINDS, REGIONS, SOURCE_KINDS } from '@kritikos/catalogue/procedure';
+import type { Procedure } from '@kritikos/catalogue/procedure';
+import { MODES, SIGNS, STATES } from '@kritikos/core/catalogue/response';
+import { RANGES } from '@kritikos/core/figure/pose';
+import type { JointAngle } from '@kritikos/core/figure/pose';
+import { AXIAL_SEGMENTS, LIMB_SEGMENTS } from '@kritikos/core/figure/segments';
+import { BASE_POSITIONS, HAND_ROLES, SURFACES } from '@kritikos/core/figure/spec';
+import { z } from 'zod';
+import { checklistContent } from './checklists.ts';
+import { readFile } from './openFile.ts';
+import { key, text } from './primitives.ts';
+
+export const CATALOGUE_FORMAT = 'kritikos-catalogue';
+export const CATALOGUE_VERSION = 1;
+
+const said = text(400);
+const share = z.number().min(0).max(1);
+const segment = z.enum([...LIMB_SEGMENTS, ...AXIAL_SEGMENTS]);
+const surface = z.enum(SURFACES);
+const ANGLES = Object.keys(RANGES) as [JointAngle, ...JointAngle[]];
+const angles = z.partialRecord(z.enum(ANGLES), z.number().min(-180).max(180));
+const pose = z.strictObject({
+  leg: angles.optional(),
+  otherLeg: angles.optional(),
+  arm: angles.optional(),
+  otherArm: angles.optional(),
+  axial: angles.optional(),
+});
+const band = z.tuple([z.number(), z.number()]).refine(([low, high]) => low <= high, {
+  error: 'the lower end lies above the upper',
+});
+const place = { segment, at: share, surface, other: z.boolean().optional() };
+const force = { ...place, byPatient: z.boolean().optional() };
+
+const figure = z.strictObject({
+  position: z.enum(BASE_POSITIONS),
+  pose,
+  from: pose.optional(),
+  decides: z.strictObject({ angle: z.enum(ANGLES), band }).optional(),
+  hands: z.array(z.strictObject({ ...place, role: z.enum(HAND_ROLES) })),
+  forces: z.array(
+    z.discriminatedUnion('kind', [
+      z.strictObject({ ...force, kind: z.literal('straight'), towards: surface }),
+      z.strictObject({
+        ...force,
+        kind: z.literal('turn'),
+        towards: z.enum(['inwards', 'outwards']),
+      }),
+      z.strictObject({ ...force, kind: z.literal('compress') }),
+      z.strictObject({ ...force, kind: z.literal('distract') }),
+    ]),
+  ),
+  props: z
+    .array(
+      z.strictObject({
+        kind: z.enum(['bolster', 'step', 'wall', 'tape']),
+        under: z.strictObject({ segment, at: share }).optional(),
+        heightCm: z.number().positive().max(60).optional(),
+      }),
+    )
+    .optional(),
+  region: z.array(segment),
+  view: z.enum(['side', 'front', 'above', 'quarter']).optional(),
+});
+
+const school = z.strictObject({
+  key,
+  label: text(60),
+  description: said,
+  positions: said.optional(),
+  angles: said.optional(),
+  hands: said.optional(),
+  force: said.optional(),
+  order: said.optional(),
+  repetitions: said.optional(),
+  hold: said.optional(),
+  criterion: said.optional(),
+  drawn: z
+    .strictObject({
+      position: z.enum(BASE_POSITIONS).optional(),
+      pose: pose.optional(),
+      from: pose.optional(),
+      band: band.optional(),
+      view: z.enum(['side', 'front', 'above', 'quarter']).optional(),
+    })
+    .optional(),
+  figure: figure.optional(),
+});
+
+const stage = z.string().optional();
+const signs = z.array(z.enum(SIGNS)).min(1);
+const reading = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('sign'), signs, stage }),
+  z.strictObject({ kind: z.literal('grade'), sign: z.enum(SIGNS) }),
+  z.strictObject({
+    kind: z.literal('site'),
+    signs,
+    sites: z.array(z.strictObject({ option: key, structures: z.array(z.string()).min(1) })),
+    none: key,
+    both: key.optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('stages'),
+    signs,
+    options: z.array(z.strictObject({ option: key, stages: z.array(z.string()) })),
+  }),
+]);
+
+const worth = z.strictObject({
+  of: said,
+  sensitivity: share.optional(),
+  specificity: share.optional(),
+  kappa: z.number().min(-1).max(1).optional(),
+  text: said.optional(),
+  source: said,
+  sourceKind: z.enum(SOURCE_KINDS),
+});
+
+/** Everything that the product knows of one procedure, as a file may say it. */
+export const procedureSchema = z
+  .strictObject({
+    id: key,
+    names: z.array(said).min(1),
+    title: said,
+    region: z.enum(REGIONS),
+    kind: z.enum(KINDS),
+    structures: z.array(z.string()),
+    patient: said,
+    examiner: said,
+    steps: z.array(said).min(1),
+    schools: z.array(school).min(1),
+    figure: figure.nullable(),
+    loads: z.array(z.strictObject({ structure: z.string(), mode: z.enum(MODES), stage })),
+    misleads: z.array(
+      z.strictObject({
+        lesion: z.strictObject({ structure: z.string(), state: z.enum(STATES) }),
+        sign: z.enum(SIGNS),
+        looksLike: said,
+        avoidedBy: said,
+      }),
+    ),
+    findings: z.array(
+      z.strictObject({
+        key,
+        text: text(160),
+        options: z.array(z.strictObject({ key, label: text(40), call: z.int() })).min(2),
+        reading,
+        partly: z.array(key).optional(),
+        weight: z.number().positive().optional(),
+      }),
+    ),
+    positive: said,
+    negative: said,
+    rules: z.array(z.strictObject({ when: said, speaksFor: said })),
+    confounders: z.array(said),
+    doesNotProve: said,
+    measurements: z.array(
+      z.strictObject({
+        what: said,
+        landmarks: said,
+        unit: text(12),
+        instrument: said,
+        normal: said,
+        tolerance: said,
+      }),
+    ),
+    worth: z.array(worth),
+    followUp: z.array(key),
+    sides: z.enum(['both', 'one view', 'none']),
+    contraindications: z.array(said),
+    checklist: checklistContent,
+  })
+  .superRefine(({ findings, schools, checklist }, context) => {
+    for (const [i, finding] of findings.entries()) {
+      const known = new Set(finding.options.map((option) => option.key));
+      for (const option of optionsRead(finding.reading)) {
+        if (known.has(option)) continue;
+        const path = ['findings', i, 'reading'];
+        context.addIssue({ code: 'custom', path, message: `no option named ${option}` });
+      }
+    }
+    const own = new Set(schools.map((s) => s.key));
+    if (!own.has(checklist.usualVariant)) {
+      const path = ['checklist', 'usualVariant'];
+      context.addIssue({ code: 'custom', path, message: 'is not one of the schools' });
+    }
+  });
+
+function optionsRead(from: z.infer<typeof reading>): readonly string[] {
+  switch (from.kind) {
+    case 'sign':
+    case 'grade':
+      return [];
+    case 'site':
+      return [from.none, ...(from.both ? [from.both] : []), ...from.sites.map((s) => s.option)];
+    case 'stages':
+      return from.options.map((s) => s.option);
+  }
+}
+
+/** The catalogue, whole or in part, as a file of its own. */
+export const openCatalogue = z.strictObject({
+  format: z.literal(CATALOGUE_FORMAT, { error: `must be "${CATALOGUE_FORMAT}"` }),
+  version: z.literal(CATALOGUE_VERSION, { error: `must be ${CATALOGUE_VERSION}` }),
+  procedures: z.array(procedureSchema).min(1),
+});
+export type OpenCatalogue = z.infer<typeof openCatalogue>;
+
+/** The published schema of the file, JSON Schema draft 2020-12. */
+export function openCatalogueSchema(): object {
+  return z.toJSONSchema(openCatalogue, { unrepresentable: 'any' });
+}
+
+export function asOpenCatalogue(procedures: readonly Procedure[]): object {
+  return { format: CATALOGUE_FORMAT, version: CATALOGUE_VERSION, procedures };
+}
+
+/** Reads a catalogue file whole, or refuses it with every path and reason. */
+export function readOpenCatalogue(content: string): OpenCatalogue {
+  return readFile(openCatalogue, content);
+}

@@ -1,0 +1,32 @@
+import type { z } from 'zod';
+
+/** What is wrong with a file, by path; nothing of it is taken. */
+export class RefusedFile extends Error {
+  constructor(readonly problems: readonly { readonly path: string; readonly reason: string }[]) {
+    super(problems.map(({ path, reason }) => `${path}: ${reason}`).join('\n'));
+  }
+}
+
+/** JSON of a schema, or a refusal that names every path. */
+export function readFile<S extends z.ZodType>(schema: S, text: string): z.output<S> {
+  return readContent(schema, parsed(text));
+}
+
+export function readContent<S extends z.ZodType>(schema: S, content: unknown): z.output<S> {
+  const result = schema.safeParse(content);
+  if (result.success) return result.data;
+  throw new RefusedFile(
+    result.error.issues.map((issue) => ({
+      path: `/${issue.path.map(String).join('/')}`,
+      reason: issue.message,
+    })),
+  );
+}
+
+export function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    throw new RefusedFile([{ path: '/', reason: `is not JSON (${(error as Error).message})` }]);
+  }
+}

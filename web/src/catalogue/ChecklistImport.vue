@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import type { ChecklistSummary, ChecklistVersion } from '@kritikos/contracts/checklists';
+import { ref } from 'vue';
+import { call, messageOf } from '../http/api.ts';
+
+/** Brings a checklist file in as the next version; versions that are frozen stay as they are. */
+const props = defineProps<{ procedure: string }>();
+const file = ref<File | null>(null);
+const problems = ref<readonly { path: string; reason: string }[]>([]);
+const made = ref<ChecklistVersion | null>(null);
+
+async function bringIn(chosen: File | File[] | null) {
+  file.value = chosen instanceof File ? chosen : null;
+  problems.value = [];
+  made.value = null;
+  if (!file.value) return;
+  const { readEitherChecklist } = await import('@kritikos/contracts/openChecklist');
+  const { RefusedFile } = await import('@kritikos/contracts/openFile');
+  try {
+    const { procedure, checklist } = readEitherChecklist(await file.value.text());
+    if (procedure !== props.procedure) {
+      const reason = `is the checklist of ${procedure}, not of ${props.procedure}`;
+      throw new RefusedFile([{ path: '/procedure', reason }]);
+    }
+    const known = await call<ChecklistSummary[]>('GET', '/checklists');
+    const own = known.find(({ procedureId }) => procedureId === procedure);
+    made.value = await call('POST', `/checklists/${own?.checklistId}/versions`, checklist);
+  } catch (error) {
+    problems.value =
+      error instanceof RefusedFile ? error.problems : [{ path: '', reason: messageOf(error) }];
+  }
+}
+</script>
+
+<template>
+  <v-file-input
+    :model-value="file"
+    label="Bring in a checklist (JSON or FHIR Questionnaire)"
+    accept=".json,application/json"
+    variant="outlined"
+    density="compact"
+    hide-details
+    class="mt-3"
+    @update:model-value="bringIn"
+  />
+  <v-alert v-if="problems.length > 0" type="error" role="alert" class="mt-2">
+    <p>Nothing was taken. Put right in the file:</p>
+    <ul>
+      <li v-for="{ path, reason } in problems.slice(0, 8)" :key="path + reason">
+        <code v-if="path">{{ path }}</code> {{ reason }}
+      </li>
+    </ul>
+    <p v-if="problems.length > 8">and {{ problems.length - 8 }} more.</p>
+  </v-alert>
+  <p v-if="made" role="status">
+    Version {{ made.version }} of “{{ made.title }}” was made; new stations take it, stations that
+    are set up keep theirs.
+  </p>
+</template>
