@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { benchAgreement } from './agreement.ts';
+import { benchCatalogue } from './catalogue.ts';
 import { benchComponents } from './components.ts';
 import { benchCut } from './cut.ts';
 import { benchFile } from './file.ts';
@@ -18,6 +19,7 @@ const benches = {
   file: benchFile,
   marking: benchMarking,
   sheet: benchSheet,
+  catalogue: benchCatalogue,
 };
 const wanted = process.argv.slice(2);
 
