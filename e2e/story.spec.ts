@@ -97,8 +97,8 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
 
   await test.step('adds a station with two examiners and opens marking', async () => {
     await page.getByLabel('Station title').fill('Knee that gave way');
-    await page.getByRole('combobox').filter({ hasText: 'Procedure' }).click();
-    await page.getByRole('option', { name: 'Lachman test' }).click();
+    await page.getByLabel('Procedure').fill('Lachman test');
+    await page.getByRole('option', { name: 'Lachman test', exact: true }).click();
     await page.getByRole('button', { name: 'Add station' }).click();
     for (const name of ['Tomasz Adeyemi', 'Leilani Brandvold']) {
       await page.getByRole('combobox').filter({ hasText: 'Add an examiner to station 1' }).click();

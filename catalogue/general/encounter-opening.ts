@@ -79,7 +79,7 @@ export const encounterOpening = defineProcedure(
         'Agrees a stop signal',
         flagged('Without it the patient cannot end the test.'),
       ),
-      prepare.done('hands', 'Cleans hands before contact', flagged('Hands carry infection.')),
+      position.done('hands', 'Cleans hands before contact', flagged('Hands carry infection.')),
       position.done('bared', 'Bares both limbs from one joint above to one below'),
     ],
     faults: [

@@ -122,6 +122,7 @@ async function save() {
 }
 .head nav {
   display: flex;
+  align-items: center;
   gap: 18px;
 }
 .filters {
@@ -144,8 +145,10 @@ async function save() {
   min-height: 34px;
   padding: 2px 12px;
   font: 500 0.95rem var(--sans);
-  text-transform: capitalize;
   cursor: pointer;
+}
+.regions button::first-letter {
+  text-transform: uppercase;
 }
 .regions .set {
   background: var(--petrol);

@@ -6,12 +6,19 @@ import { asQuestion, compareAnswer, partOf } from '@kritikos/core/figure/practic
 import { SURFACES } from '@kritikos/core/figure/spec';
 import type { FigureSpec, HandSpec, Surface } from '@kritikos/core/figure/spec';
 import { computed, ref, watch } from 'vue';
+import { useRoute } from 'vue-router';
 import ProcedureFigure from '../figure/ProcedureFigure.vue';
 
 const ASKED = PROCEDURES.flatMap((p) =>
   p.figure?.decides && p.figure.hands.length > 0 ? [{ procedure: p, figure: p.figure }] : [],
 );
-const place = ref(0);
+const wished = useRoute().query.procedure;
+const place = ref(
+  Math.max(
+    0,
+    ASKED.findIndex(({ procedure }) => procedure.id === wished),
+  ),
+);
 const current = computed(() => ASKED[place.value % ASKED.length] as (typeof ASKED)[number]);
 const degrees = ref(0);
 const hands = ref<HandSpec[]>([]);

@@ -80,6 +80,12 @@ watch(figure, () => {
             <v-btn value="left">Left</v-btn>
             <v-btn value="right">Right</v-btn>
           </v-btn-toggle>
+          <router-link
+            v-if="found.figure?.decides"
+            :to="{ path: '/catalogue/practice', query: { procedure: found.id } }"
+          >
+            Practise
+          </router-link>
           <template v-if="moves">
             <v-btn size="small" :disabled="isActive" @click="play">Play</v-btn>
             <v-slider

@@ -107,7 +107,7 @@ const setShare = (station: Station, accountId: string, every: number) =>
     </div>
     <form class="add" @submit.prevent="add">
       <v-text-field v-model="added.title" label="Station title" />
-      <v-select
+      <v-autocomplete
         v-model="added.checklistVersionId"
         label="Procedure"
         :items="checklists ?? []"
