@@ -48,7 +48,7 @@ export const elbowExtensionMmt = defineProcedure(
       {
         from: { arm: { shoulderFlexion: 90, elbowFlexion: 125 } },
         decides: decides('elbowFlexion', 10, 20),
-        hands: [holds('upperArm', 0.8, 'front'), moves('forearm', 0.88, 'outer')],
+        hands: [holds('upperArm', 0.8, 'front'), moves('forearm', 0.88, 'back')],
         forces: [own(push('forearm', 0.9, 'back'))],
         region: ['upperArm'],
       },

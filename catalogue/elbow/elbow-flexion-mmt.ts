@@ -37,7 +37,7 @@ export const elbowFlexionMmt = defineProcedure(
         },
         decides: decides('elbowFlexion', 80, 110),
         hands: [holds('upperArm', 0.85, 'back'), moves('forearm', 0.88, 'inner')],
-        forces: [own(push('forearm', 0.9, 'front'))],
+        forces: [own(push('forearm', 0.9, 'inner'))],
         region: ['upperArm'],
       },
     ),

@@ -47,9 +47,10 @@ export const elbowValgusStress = defineProcedure(
         },
       },
       {
+        view: 'front',
         decides: decides('elbowFlexion', 20, 30),
-        hands: [holds('upperArm', 0.92, 'outer'), moves('forearm', 0.88, 'inner')],
-        forces: [push('forearm', 0.9, 'outer', 'inner')],
+        hands: [holds('upperArm', 0.92, 'outer'), moves('forearm', 0.88, 'back')],
+        forces: [push('forearm', 0.5, 'front', 'back')],
         region: ['upperArm', 'forearm'],
       },
     ),

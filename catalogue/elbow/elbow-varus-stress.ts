@@ -40,9 +40,10 @@ export const elbowVarusStress = defineProcedure(
         },
       },
       {
+        view: 'front',
         decides: decides('elbowFlexion', 20, 30),
         hands: [holds('upperArm', 0.92, 'inner'), moves('forearm', 0.88, 'outer')],
-        forces: [push('forearm', 0.9, 'inner', 'outer')],
+        forces: [push('forearm', 0.5, 'inner', 'outer')],
         region: ['upperArm', 'forearm'],
       },
     ),

@@ -288,4 +288,33 @@ describe('the drawing', () => {
   it('knows a range for every angle', () => {
     for (const [low, high] of Object.values(RANGES)) expect(low).toBeLessThan(high);
   });
+
+  // Normal active motion, AAOS 1965 as tabled in Norkin & White, appendix; from memory.
+  const HANDBOOK: Partial<Record<JointAngle, readonly [number, number]>> = {
+    hipFlexion: [-30, 120],
+    hipAbduction: [-30, 45],
+    hipRotation: [-45, 45],
+    kneeFlexion: [0, 135],
+    ankleDorsiflexion: [-50, 20],
+    hindfootInversion: [-15, 35],
+    shoulderFlexion: [-60, 180],
+    shoulderAbduction: [0, 180],
+    shoulderRotation: [-90, 70],
+    elbowFlexion: [0, 150],
+    forearmPronation: [-80, 80],
+    wristExtension: [-80, 70],
+    wristUlnarDeviation: [-20, 30],
+  };
+
+  it.each(Object.entries(HANDBOOK))(
+    'lets %s go through the handbook’s range, and hardly further',
+    (angle, [low, high]) => {
+      const [least, most] = RANGES[angle as JointAngle];
+      expect(least).toBeLessThanOrEqual(low);
+      expect(most).toBeGreaterThanOrEqual(high);
+      // A lax, passive or assisted joint adds up to 20 degrees.
+      expect(low - least).toBeLessThanOrEqual(20);
+      expect(most - high).toBeLessThanOrEqual(20);
+    },
+  );
 });

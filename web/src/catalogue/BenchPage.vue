@@ -59,7 +59,8 @@ const evidence = computed(() =>
   }),
 );
 const path = computed(() => evidencePath(pretest.value / 100, evidence.value));
-const percent = (share: number) => `${(100 * share).toFixed(share < 0.02 || share > 0.98 ? 1 : 0)} %`;
+const percent = (share: number) =>
+  `${(100 * share).toFixed(share < 0.02 || share > 0.98 ? 1 : 0)} %`;
 
 const pairOfTwo = computed(() => {
   const [a, b] = evidence.value;
