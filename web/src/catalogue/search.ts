@@ -25,6 +25,17 @@ const index = new MiniSearch<Procedure>({
 });
 index.addAll(PROCEDURES);
 
+let latest: { words: string; rank: ReadonlyMap<string, number> } = { words: '', rank: new Map() };
+
+/** Where each procedure stands for these words. Every region's count asks for the same ones. */
+function ranked(words: string): ReadonlyMap<string, number> {
+  if (latest.words !== words) {
+    const found = index.search(words).map(({ id }, place) => [id as string, place] as const);
+    latest = { words, rank: new Map(found) };
+  }
+  return latest.rank;
+}
+
 /** Procedures that fit the words (synonyms and misspellings found) and the filters, best first. */
 export function findProcedures({ words, region, kind, structure }: Filter): Procedure[] {
   const fits = (procedure: Procedure) =>
@@ -32,7 +43,7 @@ export function findProcedures({ words, region, kind, structure }: Filter): Proc
     (kind === null || procedure.kind === kind) &&
     (structure === null || procedure.structures.includes(structure));
   if (words.trim() === '') return PROCEDURES.filter(fits);
-  const rank = new Map(index.search(words).map(({ id }, place) => [id as string, place]));
+  const rank = ranked(words);
   return PROCEDURES.filter((p) => rank.has(p.id) && fits(p)).sort(
     (a, b) => (rank.get(a.id) ?? 0) - (rank.get(b.id) ?? 0),
   );
