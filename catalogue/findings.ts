@@ -85,6 +85,25 @@ export function site(
   };
 }
 
+/** Which stages show it: one option for each set of stages, the first for none. */
+export function stages(
+  key: string,
+  text: string,
+  signs: readonly Sign[],
+  ...sets: readonly (readonly [option: string, label: string, stages: readonly string[]])[]
+): Finding {
+  return {
+    key,
+    text,
+    options: sets.map(([option, label], call) => ({ key: option, label, call })),
+    reading: {
+      kind: 'stages',
+      signs,
+      options: sets.map(([option, , own]) => ({ option, stages: own })),
+    },
+  };
+}
+
 export const COMPARTMENTS = [
   ['medial', 'Inner', ['medial meniscus']],
   ['lateral', 'Outer', ['lateral meniscus']],

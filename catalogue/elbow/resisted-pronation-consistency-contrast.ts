@@ -1,5 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
+import { stages } from '../findings.ts';
 import { holds, moves, turn, own, decides, figure } from '../figures.ts';
 
 /** The opposite load, to see whether answers discriminate. */
@@ -45,26 +46,15 @@ export const resistedPronationConsistencyContrast = defineProcedure(
       { structure: 'radio-ulnar joints', mode: 'contraction', stage: 'supination' },
     ],
     findings: [
-      {
-        key: 'directions',
-        text: 'States which directions hurt',
-        options: [
-          { key: 'none', label: 'Neither', call: 0 },
-          { key: 'supination', label: 'Supination only', call: 1 },
-          { key: 'pronation', label: 'Pronation only', call: 2 },
-          { key: 'both', label: 'Both: does not discriminate', call: 3 },
-        ],
-        reading: {
-          kind: 'stages',
-          signs: ['pain'],
-          options: [
-            { option: 'none', stages: [] },
-            { option: 'supination', stages: ['supination'] },
-            { option: 'pronation', stages: ['pronation'] },
-            { option: 'both', stages: ['supination', 'pronation'] },
-          ],
-        },
-      },
+      stages(
+        'directions',
+        'States which directions hurt',
+        ['pain'],
+        ['none', 'Neither', []],
+        ['supination', 'Supination only', ['supination']],
+        ['pronation', 'Pronation only', ['pronation']],
+        ['both', 'Both: does not discriminate', ['supination', 'pronation']],
+      ),
     ],
     positive: 'As a contrast: two points of difference at one fingertip site.',
     negative: 'As a contrast: no difference, no one site.',

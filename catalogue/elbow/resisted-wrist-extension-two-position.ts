@@ -1,5 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret } from '../items.ts';
+import { stages } from '../findings.ts';
 import { holds, moves, push, own, decides, figure } from '../figures.ts';
 import { said } from '../worth.ts';
 
@@ -77,26 +78,15 @@ export const resistedWristExtensionTwoPosition = defineProcedure(
       { structure: 'common extensor origin', mode: 'stretch', stage: 'straight' },
     ],
     findings: [
-      {
-        key: 'positions',
-        text: 'States which positions hurt at the outer bump',
-        options: [
-          { key: 'none', label: 'Neither', call: 0 },
-          { key: 'straight', label: 'Straight only', call: 1 },
-          { key: 'both', label: 'Both', call: 2 },
-          { key: 'bent', label: 'Bent only', call: 3 },
-        ],
-        reading: {
-          kind: 'stages',
-          signs: ['pain'],
-          options: [
-            { option: 'none', stages: [] },
-            { option: 'straight', stages: ['straight'] },
-            { option: 'both', stages: ['bent', 'straight'] },
-            { option: 'bent', stages: ['bent'] },
-          ],
-        },
-      },
+      stages(
+        'positions',
+        'States which positions hurt at the outer bump',
+        ['pain'],
+        ['none', 'Neither', []],
+        ['straight', 'Straight only', ['straight']],
+        ['both', 'Both', ['bent', 'straight']],
+        ['bent', 'Bent only', ['bent']],
+      ),
     ],
     positive: 'Known pain at the outer bump in either position; straight only counts.',
     negative: 'No pain, or pain elsewhere.',

@@ -1,5 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret } from '../items.ts';
+import { stages } from '../findings.ts';
 import { holds, moves, turn, compress, decides, figure, KNEE_REGION } from '../figures.ts';
 import { memory } from '../worth.ts';
 import { KNEE_CAUTION } from './shared.ts';
@@ -57,26 +58,15 @@ export const apleyCompressionDistraction = defineProcedure(
       { structure: 'medial collateral ligament', mode: 'stretch', stage: 'compression' },
     ],
     findings: [
-      {
-        key: 'stages',
-        text: 'States which stages hurt',
-        options: [
-          { key: 'none', label: 'Neither', call: 0 },
-          { key: 'pull', label: 'Pull only', call: 1 },
-          { key: 'both', label: 'Both', call: 2 },
-          { key: 'press', label: 'Press only', call: 3 },
-        ],
-        reading: {
-          kind: 'stages',
-          signs: ['pain'],
-          options: [
-            { option: 'none', stages: [] },
-            { option: 'press', stages: ['compression'] },
-            { option: 'pull', stages: ['distraction'] },
-            { option: 'both', stages: ['compression', 'distraction'] },
-          ],
-        },
-      },
+      stages(
+        'stages',
+        'States which stages hurt',
+        ['pain'],
+        ['none', 'Neither', []],
+        ['pull', 'Pull only', ['distraction']],
+        ['both', 'Both', ['compression', 'distraction']],
+        ['press', 'Press only', ['compression']],
+      ),
     ],
     positive: 'Familiar pain at a line when pressed that eases when pulled.',
     negative: 'Both stages painless.',

@@ -1,5 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret } from '../items.ts';
+import { stages } from '../findings.ts';
 import { holds, moves, push, own, decides, figure } from '../figures.ts';
 import { memory } from '../worth.ts';
 
@@ -52,26 +53,15 @@ export const epbEntrapmentFollowup = defineProcedure(
       { structure: 'thumb base joint', mode: 'compression', stage: 'lifting' },
     ],
     findings: [
-      {
-        key: 'loads',
-        text: 'Says which load hurt more',
-        options: [
-          { key: 'none', label: 'Neither', call: 0 },
-          { key: 'lifting', label: 'Lifting', call: 1 },
-          { key: 'equal', label: 'Equal', call: 2 },
-          { key: 'straightening', label: 'Straightening', call: 3 },
-        ],
-        reading: {
-          kind: 'stages',
-          signs: ['pain'],
-          options: [
-            { option: 'none', stages: [] },
-            { option: 'lifting', stages: ['lifting'] },
-            { option: 'equal', stages: ['straightening', 'lifting'] },
-            { option: 'straightening', stages: ['straightening'] },
-          ],
-        },
-      },
+      stages(
+        'loads',
+        'Says which load hurt more',
+        ['pain'],
+        ['none', 'Neither', []],
+        ['lifting', 'Lifting', ['lifting']],
+        ['equal', 'Equal', ['straightening', 'lifting']],
+        ['straightening', 'Straightening', ['straightening']],
+      ),
     ],
     positive: 'Straightening hurts more at the bony tip than lifting.',
     negative: 'Equal, none, or lifting worse.',

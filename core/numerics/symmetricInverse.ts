@@ -211,10 +211,22 @@ function subtractProducts(
       let p = g * width * TILE;
       let q = h * width * TILE;
       const end = p + width * TILE;
-      let a0 = 0, a1 = 0, a2 = 0, a3 = 0; // prettier-ignore
-      let b0 = 0, b1 = 0, b2 = 0, b3 = 0; // prettier-ignore
-      let c0 = 0, c1 = 0, c2 = 0, c3 = 0; // prettier-ignore
-      let d0 = 0, d1 = 0, d2 = 0, d3 = 0; // prettier-ignore
+      let a0 = 0,
+        a1 = 0,
+        a2 = 0,
+        a3 = 0;
+      let b0 = 0,
+        b1 = 0,
+        b2 = 0,
+        b3 = 0;
+      let c0 = 0,
+        c1 = 0,
+        c2 = 0,
+        c3 = 0;
+      let d0 = 0,
+        d1 = 0,
+        d2 = 0,
+        d3 = 0;
       for (; p < end; p += TILE, q += TILE) {
         const y0 = w[q] as number;
         const y1 = w[q + 1] as number;
@@ -224,22 +236,22 @@ function subtractProducts(
         a0 += x * y0;
         a1 += x * y1;
         a2 += x * y2;
-        a3 += x * y3; // prettier-ignore
+        a3 += x * y3;
         x = w[p + 1] as number;
         b0 += x * y0;
         b1 += x * y1;
         b2 += x * y2;
-        b3 += x * y3; // prettier-ignore
+        b3 += x * y3;
         x = w[p + 2] as number;
         c0 += x * y0;
         c1 += x * y1;
         c2 += x * y2;
-        c3 += x * y3; // prettier-ignore
+        c3 += x * y3;
         x = w[p + 3] as number;
         d0 += x * y0;
         d1 += x * y1;
         d2 += x * y2;
-        d3 += x * y3; // prettier-ignore
+        d3 += x * y3;
       }
       let at = i * m + h * TILE;
       a[at] = (a[at] as number) - a0;

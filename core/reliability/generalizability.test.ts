@@ -67,8 +67,17 @@ describe('a G study', () => {
     const draw = (n: number, sd: number) => Array.from({ length: n }, () => sd * chance.normal());
     const [c, s, e] = [draw(30, 5), draw(6, 3), draw(4, 2)];
     const [cs, ce, se] = [draw(180, 3), draw(120, 2), draw(24, 2)];
-    const { marks, facets } = layout({ candidate: 30, station: 6, examiner: 4 }, ([p = 0, q = 0, r = 0]) =>
-      (c[p] ?? 0) + (s[q] ?? 0) + (e[r] ?? 0) + (cs[p * 6 + q] ?? 0) + (ce[p * 4 + r] ?? 0) + (se[q * 4 + r] ?? 0) + chance.normal() * 4); // prettier-ignore
+    const { marks, facets } = layout(
+      { candidate: 30, station: 6, examiner: 4 },
+      ([p = 0, q = 0, r = 0]) =>
+        (c[p] ?? 0) +
+        (s[q] ?? 0) +
+        (e[r] ?? 0) +
+        (cs[p * 6 + q] ?? 0) +
+        (ce[p * 4 + r] ?? 0) +
+        (se[q * 4 + r] ?? 0) +
+        chance.normal() * 4,
+    );
     const anova = gStudy(marks, facets);
     expect(Object.keys(anova.components)).toEqual([
       'candidate',
@@ -99,7 +108,10 @@ describe('a G study', () => {
   });
 
   it('knows examiners nested in stations: no main effect of examiners, one within stations', () => {
-    const { marks, facets } = layout({ candidate: 5, station: 3, examiner: 2 }, ([c = 0, s = 0, e = 0]) => 3 * c + s * e + ((c * 7 + s * 5 + e * 3) % 4)); // prettier-ignore
+    const { marks, facets } = layout(
+      { candidate: 5, station: 3, examiner: 2 },
+      ([c = 0, s = 0, e = 0]) => 3 * c + s * e + ((c * 7 + s * 5 + e * 3) % 4),
+    );
     const nested = facets.map((f) => (f.name === 'examiner' ? { ...f, within: 'station' } : f));
     const study = gStudy(marks, nested);
     expect(study.method).toBe('ANOVA');

@@ -18,7 +18,9 @@ describe('severity from the mixed model', () => {
   const chance = seededChance(8);
   const severity = [6, 0, -2, -4];
   const candidates = Array.from({ length: 40 }, () => 60 + 8 * chance.normal());
-  const cells = candidates.flatMap((ability, c) => severity.map((s, e) => ({ c, e, mark: ability - s + 3 * chance.normal() }))); // prettier-ignore
+  const cells = candidates.flatMap((ability, c) =>
+    severity.map((s, e) => ({ c, e, mark: ability - s + 3 * chance.normal() })),
+  );
   const marks = Float64Array.from(cells, ({ mark }) => mark);
   const factors = [
     factor(
