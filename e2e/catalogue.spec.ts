@@ -7,7 +7,7 @@ test('a procedure is found though misspelt, drawn, and given a patient whose key
 }) => {
   await signIn(page, LEAD);
   await page.getByRole('link', { name: 'Catalogue' }).click();
-  await page.getByRole('textbox', { name: 'Name, synonym, structure' }).fill('lachmann');
+  await page.getByRole('searchbox', { name: 'Name, synonym, structure' }).fill('lachmann');
   await page.getByRole('link', { name: 'Lachman test', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Lachman test' })).toBeVisible();
   await expect(

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { KINDS, REGIONS } from '@kritikos/catalogue/procedure';
 import type { Kind, Procedure } from '@kritikos/catalogue/procedure';
+import { refDebounced } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import ProcedureFigure from '../figure/ProcedureFigure.vue';
 import { download } from '../http/download.ts';
@@ -20,9 +21,12 @@ const found = computed(() =>
   }),
 );
 const pointed = ref<Procedure | null>(null);
-const shown = computed(() =>
+const chosen = computed(() =>
   pointed.value && found.value.includes(pointed.value) ? pointed.value : (found.value[0] ?? null),
 );
+/** The figure follows when typing or pointing pauses; the list itself at once. */
+const shown = refDebounced(chosen, 120);
+const ROW = 54;
 const kinds = KINDS.map((value) => ({ value, title: KIND_WORDS[value] }));
 const regions = computed(() =>
   REGIONS.map((name) => ({
@@ -59,10 +63,9 @@ async function save() {
       <v-text-field
         v-model="words"
         label="Name, synonym, structure"
-        clearable
+        type="search"
         autofocus
         class="words"
-        @click:clear="words = ''"
       />
       <v-select v-model="kind" :items="kinds" label="Kind" clearable />
       <v-select v-model="structure" :items="STRUCTURES_IN_USE" label="Structure" clearable />
@@ -83,21 +86,30 @@ async function save() {
       Nothing fits. Take a filter away, or try another word.
     </p>
     <div v-else class="board">
-      <ul class="list panel" aria-label="Procedures">
-        <li
-          v-for="procedure in found"
-          :key="procedure.id"
-          :class="{ shown: shown === procedure }"
-          @pointerenter="pointed = procedure"
-          @focusin="pointed = procedure"
-        >
-          <router-link :to="`/catalogue/${procedure.id}`">{{ procedure.names[0] }}</router-link>
-          <span class="soft">{{ procedure.title }}</span>
-          <span class="tag"
-            >{{ regionWords(procedure.region) }} · {{ KIND_WORDS[procedure.kind] }}</span
+      <v-virtual-scroll
+        :items="found"
+        :item-height="ROW"
+        item-key="id"
+        class="list panel"
+        role="list"
+        aria-label="Procedures"
+      >
+        <template #default="{ item: procedure }">
+          <div
+            role="listitem"
+            class="row"
+            :class="{ shown: chosen === procedure }"
+            @pointerenter="pointed = procedure"
+            @focusin="pointed = procedure"
           >
-        </li>
-      </ul>
+            <router-link :to="`/catalogue/${procedure.id}`">{{ procedure.names[0] }}</router-link>
+            <span class="soft">{{ procedure.title }}</span>
+            <span class="tag"
+              >{{ regionWords(procedure.region) }} · {{ KIND_WORDS[procedure.kind] }}</span
+            >
+          </div>
+        </template>
+      </v-virtual-scroll>
       <aside v-if="shown" class="panel">
         <ProcedureFigure v-if="shown.figure" :spec="shown.figure" class="preview" />
         <h2>{{ shown.names[0] }}</h2>
@@ -168,7 +180,7 @@ async function save() {
   max-height: 62vh;
   overflow-y: auto;
 }
-.list li {
+.row {
   display: grid;
   grid-template-columns: 1fr auto;
   gap: 0 12px;
@@ -176,7 +188,7 @@ async function save() {
   border-bottom: 1px solid var(--rule);
   border-left: 4px solid transparent;
 }
-.list li.shown {
+.row.shown {
   border-left-color: var(--madder);
   background: rgba(var(--v-theme-primary), 0.06);
 }
