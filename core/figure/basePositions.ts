@@ -137,18 +137,28 @@ export const POSITIONS: Readonly<Record<BasePositionName, BasePosition>> = {
   },
 };
 
+/** The pose of the whole body: the base position with what a procedure changes of it. */
+export function poseIn(name: BasePositionName, spec: PoseSpec): Pose {
+  const position = POSITIONS[name];
+  return withFlatFeet(position, poseOf(position.pose, spec), spec);
+}
+
 /** A body laid on its support, whose top is at height 0 (of a step: `stepTop`). */
+export function layDown(name: BasePositionName, pose: Pose, stepTop = 0): Skeleton {
+  const { root, rests, support } = POSITIONS[name];
+  const skeleton = skeletonOf(pose, root, vec3.create());
+  const lowest = Math.min(...rests.map((part) => lowestOf(skeleton, part)));
+  return skeletonOf(pose, root, v(0, (support === 'floor' ? stepTop : 0) - lowest, 0));
+}
+
+/** A base position as a procedure changes it, laid on its support. */
 export function rest(
   name: BasePositionName,
   spec: PoseSpec,
   stepTop = 0,
 ): { skeleton: Skeleton; pose: Pose } {
-  const position = POSITIONS[name];
-  const pose = withFlatFeet(position, poseOf(position.pose, spec), spec);
-  const skeleton = skeletonOf(pose, position.root, vec3.create());
-  const lowest = Math.min(...position.rests.map((part) => lowestOf(skeleton, part)));
-  const origin = v(0, (position.support === 'floor' ? stepTop : 0) - lowest, 0);
-  return { skeleton: skeletonOf(pose, position.root, origin), pose };
+  const pose = poseIn(name, spec);
+  return { pose, skeleton: layDown(name, pose, stepTop) };
 }
 
 /** The lowest point of a part of the body, as its capsule has it. */

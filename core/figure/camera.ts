@@ -43,3 +43,12 @@ export function project({ right, up, towards }: Camera, point: vec3): Point {
     depth: vec3.dot(point, towards),
   };
 }
+
+/** How near to the viewer these segments lie, on the whole. */
+export function depthOf(camera: Camera, segments: readonly { near: vec3; far: vec3 }[]): number {
+  const depths = segments.flatMap(({ near, far }) => [
+    project(camera, near).depth,
+    project(camera, far).depth,
+  ]);
+  return depths.reduce((sum, d) => sum + d, 0) / depths.length;
+}

@@ -46,7 +46,8 @@ const ROLE_WORDS = { holds: 'holds still', moves: 'moves', feels: 'feels' } as c
 /** An angle in words, for example "knee bent 25 degrees". */
 export function angleInWords(angle: JointAngle, degrees: number): string {
   const [more, less] = ANGLE_WORDS[angle];
-  return `${degrees >= 0 ? more : less} ${Math.round(Math.abs(degrees))} degrees`;
+  const unit = angle === 'tibialTranslation' ? 'millimetres' : 'degrees';
+  return `${degrees >= 0 ? more : less} ${Math.round(Math.abs(degrees))} ${unit}`;
 }
 
 /** What the drawing shows, from the same data, for those who do not see it. */

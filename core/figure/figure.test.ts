@@ -281,7 +281,7 @@ describe('the drawing', () => {
 
   it('says in words what it shows', () => {
     expect(drawFigure(lachman, { side: 'left' }).text).toBe(
-      'Lying on the back, left side tested: hip bent 18 degrees, knee bent 25 degrees, shin drawn forward 5 degrees. Accepted: knee bent 20 to 30 degrees. A hand holds still at the far end of the thigh, front side. A hand moves at the near end of the lower leg, back side. Force on the lower leg towards its front side.',
+      'Lying on the back, left side tested: hip bent 18 degrees, knee bent 25 degrees, shin drawn forward 5 millimetres. Accepted: knee bent 20 to 30 degrees. A hand holds still at the far end of the thigh, front side. A hand moves at the near end of the lower leg, back side. Force on the lower leg towards its front side.',
     );
   });
 

@@ -1,0 +1,95 @@
+import type { Drawing, Shape, XY } from './drawing.ts';
+
+const MARGIN = 0.05;
+/** The width that a letter takes on paper, in statures, and how far words reach from their anchor. */
+const LETTER = 0.02;
+const LABEL_REACH = { start: [0, 1], middle: [-0.5, 0.5], end: [-1, 0] } as const;
+
+/** The shapes with the box that holds them all. */
+export function framed(shapes: readonly Shape[]): {
+  shapes: readonly Shape[];
+  box: Drawing['box'];
+} {
+  const xs: number[] = [];
+  const ys: number[] = [];
+  const take = ([x, y]: XY, r = 0) => {
+    xs.push(x - r, x + r);
+    ys.push(y - r, y + r);
+  };
+  for (const shape of shapes) {
+    switch (shape.kind) {
+      case 'body':
+        for (const p of shape.parts) {
+          take([p.x1, p.y1], p.r1);
+          take([p.x2, p.y2], p.r2);
+        }
+        break;
+      case 'prop':
+      case 'arrow':
+      case 'sector':
+        for (const point of shape.points) take(point);
+        break;
+      case 'ray':
+        take(shape.to);
+        break;
+      case 'hand':
+        take([shape.at[0] + shape.away[0] * 0.17, shape.at[1] + shape.away[1] * 0.17], 0.03);
+        break;
+      case 'label':
+        for (const share of LABEL_REACH[shape.anchor]) {
+          take([shape.at[0] + share * shape.text.length * LETTER, shape.at[1]], LETTER);
+        }
+        break;
+      case 'towards-viewer':
+        take(shape.at, 0.03);
+        break;
+      case 'face':
+        break;
+    }
+  }
+  const [l, b] = [Math.min(...xs) - MARGIN, Math.min(...ys) - MARGIN];
+  // Words last, so that nothing covers them.
+  const inOrder = [...shapes].sort(
+    (x, y) => Number(x.kind === 'label') - Number(y.kind === 'label'),
+  );
+  return {
+    shapes: inOrder,
+    box: [l, b, Math.max(...xs) + MARGIN - l, Math.max(...ys) + MARGIN - b],
+  };
+}
+/** The mirror image: every x turned round, and what was anchored left is anchored right. */
+export function mirrored(drawing: Drawing): Drawing {
+  const flip = ([x, y]: XY): XY => [-x, y];
+  const shapes = drawing.shapes.map((shape): Shape => {
+    switch (shape.kind) {
+      case 'body':
+        return { ...shape, parts: shape.parts.map((p) => ({ ...p, x1: -p.x1, x2: -p.x2 })) };
+      case 'face':
+        return { ...shape, x: -shape.x, nose: shape.nose && flip(shape.nose) };
+      case 'prop':
+      case 'arrow':
+        return { ...shape, points: shape.points.map(flip) };
+      case 'sector':
+        return { ...shape, centre: flip(shape.centre), points: shape.points.map(flip) };
+      case 'ray':
+        return { ...shape, from: flip(shape.from), to: flip(shape.to) };
+      case 'hand':
+        return { ...shape, at: flip(shape.at), away: flip(shape.away) };
+      case 'towards-viewer':
+        return { ...shape, at: flip(shape.at) };
+      case 'label':
+        return {
+          ...shape,
+          at: flip(shape.at),
+          anchor: shape.anchor === 'start' ? 'end' : shape.anchor === 'end' ? 'start' : 'middle',
+        };
+    }
+  });
+  const [l, b, w, h] = drawing.box;
+  return {
+    ...drawing,
+    shapes,
+    box: [-l - w, b, w, h],
+    inset: drawing.inset && { ...drawing.inset, drawing: mirrored(drawing.inset.drawing) },
+  };
+}
