@@ -82,17 +82,18 @@ function repose(pose: PoseSpec, changes: PoseSpec = {}): PoseSpec {
 }
 
 /** The drawing of a school that departs from its procedure's: what is not named stays. */
-export function redraw(
-  figure: FigureSpec,
-  { position, pose, from, band, view }: Redrawing,
-): FigureSpec {
-  const { decides, from: start } = figure;
+export function redraw(figure: FigureSpec, change: Redrawing): FigureSpec {
+  const { pose, from, band, decides, afresh, ...parts } = change;
+  const { from: start, decides: decisive, ...kept } = figure;
+  const goal = afresh ? (pose ?? {}) : repose(figure.pose, pose);
+  const begin = afresh ? from : start || from ? repose(start ?? figure.pose, from) : undefined;
+  const deciding =
+    decides !== undefined ? decides : decisive && band ? { ...decisive, band } : decisive;
   return {
-    ...figure,
-    position: position ?? figure.position,
-    pose: repose(figure.pose, pose),
-    ...(start || from ? { from: repose(start ?? figure.pose, from) } : {}),
-    ...(view ? { view } : {}),
-    ...(decides && band ? { decides: { ...decides, band } } : {}),
+    ...kept,
+    ...parts,
+    pose: goal,
+    ...(begin ? { from: begin } : {}),
+    ...(deciding ? { decides: deciding } : {}),
   };
 }

@@ -1,5 +1,5 @@
 import type { Load, Misleading, Reading } from '@kritikos/core/catalogue/response';
-import type { FigureSpec, PoseSpec } from '@kritikos/core/figure/spec';
+import type { FigureSpec } from '@kritikos/core/figure/spec';
 import type { ChecklistItem, ChoiceOption } from '@kritikos/core/scoring/checklist';
 
 export const REGIONS = ['shoulder', 'elbow', 'wrist', 'hip', 'knee', 'ankle', 'any'] as const;
@@ -26,13 +26,18 @@ export interface Variant {
   readonly description: string;
 }
 
-/** The parts of a drawing that a school changes; angles that are not named stay as they are. */
-export interface Redrawing {
-  readonly position?: FigureSpec['position'];
-  readonly pose?: PoseSpec;
-  readonly from?: PoseSpec;
+/**
+ * The parts of a drawing that a school changes; angles that are not named stay as they are, lists
+ * take the place of the procedure's. Empty where the procedure is drawn in this very way.
+ */
+export interface Redrawing extends Partial<
+  Pick<FigureSpec, 'position' | 'pose' | 'from' | 'hands' | 'forces' | 'props' | 'view'>
+> {
+  /** The pose is said whole: nothing of the procedure's stays. */
+  readonly afresh?: boolean;
   readonly band?: readonly [number, number];
-  readonly view?: FigureSpec['view'];
+  /** Another angle decides, or none. */
+  readonly decides?: FigureSpec['decides'] | null;
 }
 
 /** What a school does its own way; what is absent is as in the procedure. */
@@ -45,6 +50,8 @@ export interface School extends Variant {
   readonly repetitions?: string;
   readonly hold?: string;
   readonly criterion?: string;
+  /** The finger, instrument or record that it uses. */
+  readonly means?: string;
   /** How its drawing departs from that of the procedure. */
   readonly drawn?: Redrawing;
   /** The drawing, where it differs; made from `drawn`. */

@@ -1,7 +1,11 @@
 import { drawFigure } from '@kritikos/core/figure/draw';
-import { rest } from '@kritikos/core/figure/basePositions';
+import { POSITIONS, rest } from '@kritikos/core/figure/basePositions';
 import { outsideRange, RANGES } from '@kritikos/core/figure/pose';
-import { STATURE_CM } from '@kritikos/core/figure/segments';
+import { COUCH_HALF_WIDTH, COUCH_THICKNESS, couchEnds } from '@kritikos/core/figure/props';
+import { LIMB_SEGMENTS, RADII, SIDES, STATURE_CM } from '@kritikos/core/figure/segments';
+import type { Skeleton } from '@kritikos/core/figure/skeleton';
+import type { BasePositionName } from '@kritikos/core/figure/spec';
+import type { vec3 } from 'gl-matrix';
 import type { Drawing } from '@kritikos/core/figure/drawing';
 import { belongsToVariant } from '@kritikos/core/scoring/checklist';
 import { describe, expect, it } from 'vitest';
@@ -109,21 +113,63 @@ describe.each(PROCEDURES.map((p) => [p.id, p] as const))('%s', (_, procedure) =>
     expect(figures.length).toBeGreaterThan(0);
     for (const figure of figures) {
       const step = (figure.props?.find((p) => p.kind === 'step')?.heightCm ?? 0) / STATURE_CM;
-      const { pose } = rest(figure.position, figure.pose, step);
+      const { pose, skeleton } = rest(figure.position, figure.pose, step);
       expect(outsideRange(pose)).toEqual([]);
       const drawing = drawFigure(figure, { side: 'right' });
       expect(drawing.text).toMatch(/right side tested/);
       for (const hand of figure.hands) expect(hand.at).toBeLessThanOrEqual(1);
+      expect(sunken(figure.position, skeleton), drawing.text).toEqual([]);
       if (!figure.decides) continue;
       const { angle, band } = figure.decides;
       expect(band[0]).toBeGreaterThanOrEqual(RANGES[angle][0]);
       expect(band[1]).toBeLessThanOrEqual(RANGES[angle][1]);
       const group = { ...figure.pose.leg, ...figure.pose.arm, ...figure.pose.axial };
-      const declared = Math.abs((group as Record<string, number>)[angle] ?? 0);
+      const declared = (group as Record<string, number>)[angle] ?? 0;
+      expect(declared, drawing.text).toBeGreaterThanOrEqual(band[0]);
+      expect(declared, drawing.text).toBeLessThanOrEqual(band[1]);
       const shown = drawing.inset ? drawnAngle(drawing.inset.drawing) : drawnAngle(drawing);
-      expect(Math.abs(shown - declared), angle).toBeLessThan(1);
+      expect(Math.abs(shown - Math.abs(declared)), angle).toBeLessThan(1);
     }
   });
+});
+
+/**
+ * The limbs that sink more than 2 cm into what carries them. What hangs beside the couch or stands
+ * below it does not.
+ */
+function sunken(position: BasePositionName, skeleton: Skeleton): string[] {
+  const onFloor = POSITIONS[position].support === 'floor';
+  const xs = couchEnds({ position }, skeleton).map(([x]) => x ?? NaN);
+  const sinks = ([x = NaN, y = NaN, z = NaN]: vec3, radius: number) => {
+    if (y - radius > -2 / STATURE_CM) return false;
+    if (onFloor) return true;
+    const above = x > Math.min(...xs) && x < Math.max(...xs) && Math.abs(z) < COUCH_HALF_WIDTH;
+    return above && y + radius > -COUCH_THICKNESS;
+  };
+  return SIDES.flatMap((side) =>
+    LIMB_SEGMENTS.filter((name) => {
+      const { near, far } = skeleton.limbs[side][name];
+      const [first, last] = RADII[name];
+      return sinks(near, first) || sinks(far, last);
+    }).map((name) => `${side} ${name}`),
+  );
+}
+
+describe('the schools', () => {
+  it.each(PROCEDURES.map((p) => [p.id, p.schools] as const))(
+    'of %s say what each does its own way, and draw what can be seen of it',
+    (_, schools) => {
+      for (const school of schools.slice(1)) {
+        const { positions, angles, hands, force, order, repetitions, hold, criterion, means } =
+          school;
+        const own = [positions, angles, hands, force, order, repetitions, hold, criterion, means];
+        expect(own.some(Boolean), school.label).toBe(true);
+        if (positions ?? angles ?? hands ?? force) {
+          expect(school.figure, school.label).toBeDefined();
+        }
+      }
+    },
+  );
 });
 
 describe('the conditions', () => {

@@ -32,35 +32,36 @@ const band = z.tuple([z.number(), z.number()]).refine(([low, high]) => low <= hi
 const place = { segment, at: share, surface, other: z.boolean().optional() };
 const force = { ...place, byPatient: z.boolean().optional() };
 
+const decides = z.strictObject({ angle: z.enum(ANGLES), band });
+const hands = z.array(z.strictObject({ ...place, role: z.enum(HAND_ROLES) }));
+const forces = z.array(
+  z.discriminatedUnion('kind', [
+    z.strictObject({ ...force, kind: z.literal('straight'), towards: surface }),
+    z.strictObject({ ...force, kind: z.literal('turn'), towards: z.enum(['inwards', 'outwards']) }),
+    z.strictObject({ ...force, kind: z.literal('compress') }),
+    z.strictObject({ ...force, kind: z.literal('distract') }),
+  ]),
+);
+const props = z.array(
+  z.strictObject({
+    kind: z.enum(['bolster', 'step', 'wall', 'tape']),
+    under: z.strictObject({ segment, at: share }).optional(),
+    heightCm: z.number().positive().max(60).optional(),
+  }),
+);
+const position = z.enum(BASE_POSITIONS);
+const view = z.enum(['side', 'front', 'above', 'quarter']);
+
 const figure = z.strictObject({
-  position: z.enum(BASE_POSITIONS),
+  position,
   pose,
   from: pose.optional(),
-  decides: z.strictObject({ angle: z.enum(ANGLES), band }).optional(),
-  hands: z.array(z.strictObject({ ...place, role: z.enum(HAND_ROLES) })),
-  forces: z.array(
-    z.discriminatedUnion('kind', [
-      z.strictObject({ ...force, kind: z.literal('straight'), towards: surface }),
-      z.strictObject({
-        ...force,
-        kind: z.literal('turn'),
-        towards: z.enum(['inwards', 'outwards']),
-      }),
-      z.strictObject({ ...force, kind: z.literal('compress') }),
-      z.strictObject({ ...force, kind: z.literal('distract') }),
-    ]),
-  ),
-  props: z
-    .array(
-      z.strictObject({
-        kind: z.enum(['bolster', 'step', 'wall', 'tape']),
-        under: z.strictObject({ segment, at: share }).optional(),
-        heightCm: z.number().positive().max(60).optional(),
-      }),
-    )
-    .optional(),
+  decides: decides.optional(),
+  hands,
+  forces,
+  props: props.optional(),
   region: z.array(segment),
-  view: z.enum(['side', 'front', 'above', 'quarter']).optional(),
+  view: view.optional(),
 });
 
 const school = z.strictObject({
@@ -75,14 +76,21 @@ const school = z.strictObject({
   repetitions: said.optional(),
   hold: said.optional(),
   criterion: said.optional(),
+  means: said.optional(),
   drawn: z
     .strictObject({
-      position: z.enum(BASE_POSITIONS).optional(),
-      pose: pose.optional(),
-      from: pose.optional(),
-      band: band.optional(),
-      view: z.enum(['side', 'front', 'above', 'quarter']).optional(),
+      position,
+      pose,
+      from: pose,
+      afresh: z.boolean(),
+      band,
+      decides: decides.nullable(),
+      hands,
+      forces,
+      props,
+      view,
     })
+    .partial()
     .optional(),
   figure: figure.optional(),
 });

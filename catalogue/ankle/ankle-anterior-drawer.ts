@@ -28,6 +28,13 @@ export const ankleAnteriorDrawer = defineProcedure(
         key: 'shin-push',
         label: 'Shin push',
         description: 'The foot stands fixed on the couch and the leg is pushed backwards.',
+        drawn: {
+          position: 'hook-lying',
+          afresh: true,
+          pose: { leg: { kneeFlexion: 128, ankleDorsiflexion: -20 } },
+          hands: [holds('foot', 0.45, 'above'), moves('shank', 0.2, 'front')],
+          forces: [push('shank', 0.2, 'back', 'front')],
+        },
         force: 'leg pushed back',
       },
     ],

@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical } from '../items.ts';
 import { site } from '../findings.ts';
-import { holds, moves, push, decides, figure } from '../figures.ts';
+import { holds, moves, push, decides, figure, feels } from '../figures.ts';
 import { said } from '../worth.ts';
 
 /** The foot drawn up with the knee straight, then bent, to part two calf muscles. */
@@ -21,8 +21,27 @@ export const ankleDfStraightBent = defineProcedure(
       'The heel must not tilt outwards.',
     ],
     schools: [
-      { key: 'unloaded', label: 'Unloaded', description: 'Lying, both knee positions.' },
-      { key: 'lunge', label: 'Lunge', description: 'Standing lunge pair.', positions: 'standing' },
+      {
+        key: 'unloaded',
+        label: 'Unloaded',
+        description: 'Lying, both knee positions.',
+        positions: 'lying',
+      },
+      {
+        key: 'lunge',
+        label: 'Lunge',
+        description: 'Standing lunge pair.',
+        drawn: {
+          position: 'lunge',
+          afresh: true,
+          pose: { leg: { ankleDorsiflexion: 36 } },
+          band: [30, 40],
+          hands: [feels('foot', 0.03, 'back')],
+          forces: [],
+          props: [{ kind: 'wall' }],
+        },
+        positions: 'standing',
+      },
     ],
     figure: figure(
       'long-sitting',

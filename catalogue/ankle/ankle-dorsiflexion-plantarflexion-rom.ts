@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { holds, moves, decides, figure } from '../figures.ts';
+import { holds, moves, decides, figure, feels } from '../figures.ts';
 import { said } from '../worth.ts';
 
 /** The foot taken up and down from the hindfoot. */
@@ -39,6 +39,15 @@ export const ankleDorsiflexionPlantarflexionRom = defineProcedure(
         key: 'lunge',
         label: 'Lunge',
         description: 'Standing knee to wall; very repeatable.',
+        drawn: {
+          position: 'lunge',
+          afresh: true,
+          pose: { leg: { ankleDorsiflexion: 36 } },
+          from: { leg: { hipFlexion: 22, kneeFlexion: 40, ankleDorsiflexion: 18 } },
+          band: [30, 40],
+          hands: [feels('foot', 0.03, 'back')],
+          props: [{ kind: 'wall' }],
+        },
         positions: 'standing',
       },
     ],

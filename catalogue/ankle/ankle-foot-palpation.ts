@@ -44,7 +44,7 @@ export const ankleFootPalpation = defineProcedure(
     ],
     figure: figure(
       'long-sitting',
-      { leg: { hipFlexion: 88, kneeFlexion: 8, ankleDorsiflexion: -15 } },
+      { leg: { hipFlexion: 94, kneeFlexion: 8, ankleDorsiflexion: -15 } },
       {
         view: 'side',
         hands: [holds('foot', 0.06, 'back'), feels('shank', 0.97, 'outer')],

@@ -35,6 +35,7 @@ export const ankleInspectionPalpation = defineProcedure(
         key: 'with-rule',
         label: 'With the fracture rule',
         description: 'After an injury, its points are added.',
+        order: 'four sites, then the points of the fracture rule',
       },
     ],
     figure: figure(

@@ -19,11 +19,18 @@ export const ankleInspection = defineProcedure(
       'Say what is there and what is not.',
     ],
     schools: [
-      { key: 'lying', label: 'Lying or sitting', description: 'First look after an injury.' },
+      {
+        key: 'lying',
+        label: 'Lying or sitting',
+        description: 'First look after an injury.',
+        positions: 'lying or sitting',
+        drawn: { position: 'supine' },
+      },
       {
         key: 'standing',
         label: 'Standing added',
         description: 'The full look, where weight can be borne.',
+        drawn: {},
         positions: 'standing',
       },
     ],

@@ -25,6 +25,10 @@ export const anklePosteriorDrawer = defineProcedure(
         key: 'tibia',
         label: 'Tibia drawn forward',
         description: 'The foot is fixed: the same motion.',
+        drawn: {
+          hands: [holds('foot', 0.3, 'below'), moves('shank', 0.85, 'back')],
+          forces: [push('shank', 0.85, 'front', 'back')],
+        },
         force: 'leg drawn forward',
       },
     ],

@@ -27,6 +27,12 @@ export const calfSqueeze = defineProcedure(
         key: 'kneeling',
         label: 'Kneeling',
         description: 'On a chair, feet free.',
+        drawn: {
+          position: 'kneeling',
+          afresh: true,
+          pose: { leg: { ankleDorsiflexion: -32 } },
+          from: { leg: { ankleDorsiflexion: -20 } },
+        },
         positions: 'kneeling on a chair',
       },
       {

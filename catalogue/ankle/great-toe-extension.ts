@@ -21,7 +21,13 @@ export const greatToeExtension = defineProcedure(
     ],
     schools: [
       { key: 'supported', label: 'Head supported', description: 'A thumb holds the head up.' },
-      { key: 'free', label: 'Head free', description: 'Larger range, commoner in clinics.' },
+      {
+        key: 'free',
+        label: 'Head free',
+        description: 'Larger range, commoner in clinics.',
+        hands: 'none on the head of the first metatarsal',
+        drawn: { hands: [moves('foot', 0.97, 'below')] },
+      },
     ],
     figure: figure(
       'long-sitting',

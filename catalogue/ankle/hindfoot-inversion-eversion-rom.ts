@@ -32,6 +32,13 @@ export const hindfootInversionEversionRom = defineProcedure(
         key: 'whole-foot',
         label: 'Whole foot',
         description: 'About 30 to 35 in, 15 to 20 out.',
+        hands: 'round the whole foot',
+        drawn: {
+          pose: { leg: { hindfootInversion: 32 } },
+          from: { leg: { hindfootInversion: -16 } },
+          band: [30, 35],
+          hands: [holds('shank', 0.85, 'back'), moves('foot', 0.6, 'below')],
+        },
         criterion: '35 in, 20 out',
       },
     ],

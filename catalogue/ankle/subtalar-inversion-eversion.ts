@@ -27,6 +27,7 @@ export const subtalarInversionEversion = defineProcedure(
         key: 'prone',
         label: 'Face down, measured',
         description: 'With lines on the heel.',
+        drawn: {},
         positions: 'prone',
       },
     ],

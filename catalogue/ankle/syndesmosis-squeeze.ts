@@ -27,6 +27,10 @@ export const syndesmosisSqueeze = defineProcedure(
         key: 'stepwise',
         label: 'Stepwise down',
         description: 'In steps of 5 cm, never over the joint itself.',
+        drawn: {
+          hands: [moves('shank', 0.7, 'outer'), moves('shank', 0.7, 'inner')],
+          forces: [push('shank', 0.7, 'inner', 'outer'), push('shank', 0.7, 'outer', 'inner')],
+        },
         order: 'from above down',
       },
     ],

@@ -27,6 +27,7 @@ export const talarTiltNeutral = defineProcedure(
         key: 'ladder',
         label: 'Three positions',
         description: 'Pointed, square, pulled up in turn.',
+        drawn: { from: { leg: { ankleDorsiflexion: -30, talarTilt: 4 } } },
         order: 'pointed, square, pulled up',
       },
       {
@@ -47,6 +48,7 @@ export const talarTiltNeutral = defineProcedure(
       {
         from: { leg: { hipFlexion: 88, kneeFlexion: 88, ankleDorsiflexion: 0 } },
         decides: decides('ankleDorsiflexion', -5, 5),
+        view: 'front',
         hands: [holds('shank', 0.85, 'inner'), moves('foot', 0.08, 'outer')],
         forces: [push('foot', 0.1, 'inner', 'outer')],
         region: ['shank', 'foot'],

@@ -27,7 +27,12 @@ export const talarTiltPlantarflexed = defineProcedure(
         description: 'Pointed, square, pulled up in turn.',
         order: 'pointed, square, pulled up',
       },
-      { key: 'pointed', label: 'Pointed only', description: 'For the front outer ligament alone.' },
+      {
+        key: 'pointed',
+        label: 'Pointed only',
+        description: 'For the front outer ligament alone.',
+        order: 'this position alone',
+      },
     ],
     figure: figure(
       'sitting',
@@ -35,6 +40,7 @@ export const talarTiltPlantarflexed = defineProcedure(
       {
         from: { leg: { hipFlexion: 88, kneeFlexion: 88, ankleDorsiflexion: -30 } },
         decides: decides('ankleDorsiflexion', -40, -20),
+        view: 'front',
         hands: [holds('shank', 0.85, 'inner'), moves('foot', 0.08, 'outer')],
         forces: [push('foot', 0.1, 'inner', 'outer')],
         region: ['shank', 'foot'],

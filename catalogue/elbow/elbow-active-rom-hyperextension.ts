@@ -32,6 +32,7 @@ export const elbowActiveRomHyperextension = defineProcedure(
         key: 'raised',
         label: 'Arm raised level',
         description: 'Biceps slack: shows motion beyond zero better.',
+        drawn: {},
         angles: 'shoulder 60 to 100',
       },
     ],

@@ -21,11 +21,17 @@ export const elbowCarryingAngle = defineProcedure(
       'Say the angle with its name.',
     ],
     schools: [
-      { key: 'eye', label: 'By eye', description: 'The common form; within 10 degrees.' },
+      {
+        key: 'eye',
+        label: 'By eye',
+        description: 'The common form; within 10 degrees.',
+        means: 'the eye',
+      },
       {
         key: 'goniometer',
         label: 'Goniometer',
         description: 'Middle of the crease, towards acromion and mid-wrist.',
+        means: 'goniometer over the middle of the crease',
       },
     ],
     figure: figure(

@@ -27,9 +27,16 @@ export const elbowExtensionMmt = defineProcedure(
         key: 'break',
         label: 'Break test',
         description: 'Held 10 to 20 short of straight.',
+        drawn: { from: { arm: { elbowFlexion: 15 } } },
         hold: '3 to 5 s',
       },
-      { key: 'through-range', label: 'Through the range', description: 'Resisted all the way.' },
+      {
+        key: 'through-range',
+        label: 'Through the range',
+        description: 'Resisted all the way.',
+        hold: 'none: resisted on the way',
+        drawn: {},
+      },
       {
         key: 'prone',
         label: 'Face down, arm over the edge',

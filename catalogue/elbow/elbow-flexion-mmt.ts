@@ -22,9 +22,38 @@ export const elbowFlexionMmt = defineProcedure(
       'Below 3: arm level; feel the tendon in the fold.',
     ],
     schools: [
-      { key: 'palm-up', label: 'Palm up', description: 'Biceps: the common form.' },
-      { key: 'thumb-up', label: 'Thumb up', description: 'Brachioradialis, on the thumb side.' },
-      { key: 'palm-down', label: 'Palm down', description: 'Brachialis, deep to the biceps.' },
+      {
+        key: 'palm-up',
+        label: 'Palm up',
+        description: 'Biceps: the common form.',
+        angles: 'palm up',
+      },
+      {
+        key: 'thumb-up',
+        label: 'Thumb up',
+        description: 'Brachioradialis, on the thumb side.',
+        angles: 'forearm midway',
+        hands: 'on the thumb side',
+        drawn: {
+          pose: { arm: { forearmPronation: 0 } },
+          from: { arm: { forearmPronation: 0 } },
+          hands: [holds('upperArm', 0.85, 'back'), moves('forearm', 0.88, 'front')],
+          forces: [own(push('forearm', 0.9, 'front'))],
+        },
+      },
+      {
+        key: 'palm-down',
+        label: 'Palm down',
+        description: 'Brachialis, deep to the biceps.',
+        angles: 'palm down',
+        hands: 'on the back of the forearm',
+        drawn: {
+          pose: { arm: { forearmPronation: 80 } },
+          from: { arm: { forearmPronation: 80 } },
+          hands: [holds('upperArm', 0.85, 'back'), moves('forearm', 0.88, 'outer')],
+          forces: [own(push('forearm', 0.9, 'outer'))],
+        },
+      },
     ],
     figure: figure(
       'sitting',

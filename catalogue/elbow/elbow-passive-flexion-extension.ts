@@ -21,8 +21,18 @@ export const elbowPassiveFlexionExtension = defineProcedure(
       'Name the end feel each way.',
     ],
     schools: [
-      { key: 'pressed', label: 'End pressure', description: 'One or two seconds at each end.' },
-      { key: 'unpressed', label: 'No end pressure', description: 'To the first resistance only.' },
+      {
+        key: 'pressed',
+        label: 'End pressure',
+        description: 'One or two seconds at each end.',
+        hold: '1 to 2 s at each end',
+      },
+      {
+        key: 'unpressed',
+        label: 'No end pressure',
+        description: 'To the first resistance only.',
+        hold: 'none at the ends',
+      },
     ],
     figure: figure(
       'sitting',

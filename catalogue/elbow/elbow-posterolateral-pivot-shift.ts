@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
 import { present } from '../findings.ts';
-import { holds, moves, turn, compress, decides, figure } from '../figures.ts';
+import { holds, moves, turn, compress, decides, figure, push, own } from '../figures.ts';
 import { said } from '../worth.ts';
 
 /** The radial head provoked to slip backwards, arm overhead. */
@@ -32,12 +32,48 @@ export const elbowPosterolateralPivotShift = defineProcedure(
         key: 'reverse',
         label: 'Reverse path',
         description: 'From bent to straight: slips on the way.',
+        drawn: { from: { arm: { elbowFlexion: 100 } } },
         order: 'bent to straight',
       },
       {
         key: 'push-up',
         label: 'Push-up sign',
         description: 'The patient rises from a chair with palms facing.',
+        force: 'the patient presses up',
+        drawn: {
+          position: 'sitting',
+          afresh: true,
+          pose: {
+            arm: {
+              shoulderFlexion: -32,
+              shoulderAbduction: 14,
+              elbowFlexion: 42,
+              wristExtension: 60,
+            },
+            otherArm: {
+              shoulderFlexion: -32,
+              shoulderAbduction: 14,
+              elbowFlexion: 42,
+              wristExtension: 60,
+            },
+          },
+          from: {
+            arm: {
+              shoulderFlexion: -50,
+              shoulderAbduction: 14,
+              elbowFlexion: 75,
+              wristExtension: 60,
+            },
+            otherArm: {
+              shoulderFlexion: -50,
+              shoulderAbduction: 14,
+              elbowFlexion: 75,
+              wristExtension: 60,
+            },
+          },
+          hands: [],
+          forces: [own(push('hand', 0.7, 'below'))],
+        },
         positions: 'sitting',
       },
     ],

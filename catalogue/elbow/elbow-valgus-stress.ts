@@ -27,12 +27,40 @@ export const elbowValgusStress = defineProcedure(
         key: 'moving',
         label: 'Moving',
         description: 'Shoulder at 90, elbow goes from full bend to 30.',
+        angles: 'shoulder 90, elbow from full bend to 30',
+        drawn: {
+          pose: {
+            arm: {
+              shoulderFlexion: 0,
+              shoulderAbduction: 90,
+              shoulderRotation: -85,
+              elbowFlexion: 30,
+              forearmPronation: 0,
+            },
+          },
+          from: {
+            arm: {
+              shoulderFlexion: 0,
+              shoulderAbduction: 90,
+              shoulderRotation: -85,
+              elbowFlexion: 135,
+              forearmPronation: 0,
+            },
+          },
+          hands: [holds('upperArm', 0.85, 'back'), moves('forearm', 0.88, 'inner')],
+          forces: [push('forearm', 0.88, 'outer', 'inner')],
+        },
         criterion: 'familiar inner pain between 120 and 70',
       },
       {
         key: 'axilla',
         label: 'Arm clamped under the examiner’s arm',
         description: 'Both hands stay free for the elbow.',
+        hands: 'both at the elbow',
+        drawn: {
+          hands: [holds('hand', 0.5, 'back'), moves('upperArm', 0.97, 'outer')],
+          forces: [push('upperArm', 0.97, 'inner', 'outer')],
+        },
       },
     ],
     figure: figure(

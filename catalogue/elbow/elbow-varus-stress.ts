@@ -26,6 +26,11 @@ export const elbowVarusStress = defineProcedure(
         key: 'axilla',
         label: 'Arm clamped under the examiner’s arm',
         description: 'Both hands stay free for the elbow.',
+        hands: 'both at the elbow',
+        drawn: {
+          hands: [holds('hand', 0.5, 'outer'), moves('upperArm', 0.97, 'inner')],
+          forces: [push('upperArm', 0.97, 'outer', 'inner')],
+        },
       },
     ],
     figure: figure(

@@ -25,11 +25,13 @@ export const forearmRotationActive = defineProcedure(
         key: 'forearm',
         label: 'Forearm goniometer',
         description: 'Laid just above the wrist tips.',
+        means: 'goniometer above the wrist',
       },
       {
         key: 'pencil',
         label: 'Pencil in the fist',
         description: 'Quicker; adds the twist of the wrist.',
+        means: 'pencil held in the fist',
       },
     ],
     figure: figure(

@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { holds, moves, turn, decides, figure } from '../figures.ts';
+import { holds, moves, turn, decides, figure, feels } from '../figures.ts';
 
 /** The forearm turned by its bones to both ends. */
 export const forearmRotationPassive = defineProcedure(
@@ -30,6 +30,7 @@ export const forearmRotationPassive = defineProcedure(
         key: 'radial-head',
         label: 'With the radial head felt',
         description: 'A thumb on the radial head for crepitus.',
+        drawn: { hands: [feels('forearm', 0.05, 'front'), moves('forearm', 0.88, 'outer')] },
         hands: 'thumb on the radial head',
       },
     ],

@@ -21,8 +21,18 @@ export const lateralEpicondylePalpation = defineProcedure(
       'The painful spot comes last; ask openly.',
     ],
     schools: [
-      { key: 'thumb', label: 'Thumb pad', description: 'Equal steady pressure with the thumb.' },
-      { key: 'index', label: 'Index finger', description: 'Finer, with less force.' },
+      {
+        key: 'thumb',
+        label: 'Thumb pad',
+        description: 'Equal steady pressure with the thumb.',
+        means: 'thumb',
+      },
+      {
+        key: 'index',
+        label: 'Index finger',
+        description: 'Finer, with less force.',
+        means: 'index finger',
+      },
       {
         key: 'straight',
         label: 'Elbow straight',

@@ -25,11 +25,13 @@ export const radialTunnelPalpation = defineProcedure(
         key: 'centimetres',
         label: 'Centimetres',
         description: 'Measured from the outer bump: preferred.',
+        means: 'tape from the outer bump',
       },
       {
         key: 'fingers',
         label: 'Three finger-breadths',
         description: 'The examiner’s own fingers as the rule.',
+        means: 'three finger-breadths',
       },
     ],
     figure: figure(

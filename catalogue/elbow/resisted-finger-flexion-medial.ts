@@ -21,8 +21,18 @@ export const resistedFingerFlexionMedial = defineProcedure(
       'Contrast with pronation, wrist flexion.',
     ],
     schools: [
-      { key: 'each', label: 'Finger by finger', description: 'Finds the weak tip.' },
-      { key: 'all', label: 'All fingers', description: 'Quicker; hides one weak finger.' },
+      {
+        key: 'each',
+        label: 'Finger by finger',
+        description: 'Finds the weak tip.',
+        order: 'one finger after the other',
+      },
+      {
+        key: 'all',
+        label: 'All fingers',
+        description: 'Quicker; hides one weak finger.',
+        order: 'all fingers at once',
+      },
     ],
     figure: figure(
       'sitting',

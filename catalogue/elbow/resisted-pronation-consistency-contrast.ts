@@ -21,7 +21,12 @@ export const resistedPronationConsistencyContrast = defineProcedure(
       'Say whether the pattern discriminates.',
     ],
     schools: [
-      { key: 'paired', label: 'At once', description: 'Straight after resisted supination.' },
+      {
+        key: 'paired',
+        label: 'At once',
+        description: 'Straight after resisted supination.',
+        order: 'straight after supination',
+      },
       {
         key: 'hidden',
         label: 'Hidden later',

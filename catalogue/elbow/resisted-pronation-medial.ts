@@ -21,11 +21,15 @@ export const resistedPronationMedial = defineProcedure(
       'Ask for the spot.',
     ],
     schools: [
-      { key: 'bent', label: 'Elbow bent', description: 'For the tendon.' },
+      { key: 'bent', label: 'Elbow bent', description: 'For the tendon.', angles: 'elbow at 90' },
       {
         key: 'straightening',
         label: 'Straightening during pronation',
         description: 'For the median nerve under the pronator.',
+        drawn: {
+          pose: { arm: { shoulderFlexion: 35, elbowFlexion: 45 } },
+          from: { arm: { elbowFlexion: 90 } },
+        },
         force: 'pronation while straightening',
       },
     ],

@@ -38,6 +38,10 @@ export const resistedSupinationRadialTunnel = defineProcedure(
         key: 'wrist-grip',
         label: 'Wrist grip',
         description: 'Common, confounded by the wrist extensors.',
+        drawn: {
+          hands: [holds('upperArm', 0.85, 'outer'), moves('forearm', 0.96, 'outer')],
+          forces: [own(turn('forearm', 0.88, 'outwards'))],
+        },
         hands: 'at the wrist',
       },
     ],

@@ -27,6 +27,8 @@ export const ulnarNerveCompressionFlexed = defineProcedure(
         key: 'flexion',
         label: 'Bend only',
         description: '60 seconds without pressure.',
+        force: 'none',
+        drawn: { hands: [holds('forearm', 0.9, 'outer')], forces: [] },
         hold: '60 s',
       },
       {

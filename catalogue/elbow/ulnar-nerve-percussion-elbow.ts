@@ -22,11 +22,12 @@ export const ulnarNervePercussionElbow = defineProcedure(
       'Let the tingling fade before the next test.',
     ],
     schools: [
-      { key: 'finger', label: 'Fingertip', description: 'Light and equal.' },
+      { key: 'finger', label: 'Fingertip', description: 'Light and equal.', means: 'fingertip' },
       {
         key: 'hammer',
         label: 'Reflex hammer',
         description: 'A narrower tap; harder to keep light.',
+        means: 'reflex hammer',
       },
     ],
     figure: figure(

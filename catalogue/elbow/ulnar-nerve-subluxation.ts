@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret } from '../items.ts';
 import { present } from '../findings.ts';
-import { moves, feels, decides, figure } from '../figures.ts';
+import { moves, feels, decides, figure, push, own } from '../figures.ts';
 import { said } from '../worth.ts';
 
 /** Whether the nerve stays in its groove as the elbow bends. */
@@ -22,8 +22,23 @@ export const ulnarNerveSubluxation = defineProcedure(
     ],
     schools: [
       { key: 'trap', label: 'Finger behind', description: 'The most repeatable form.' },
-      { key: 'active', label: 'Active bending', description: 'The patient bends alone.' },
-      { key: 'passive', label: 'Passive bending', description: 'The examiner guides the wrist.' },
+      {
+        key: 'active',
+        label: 'Active bending',
+        description: 'The patient bends alone.',
+        force: 'by the patient',
+        drawn: {
+          hands: [feels('upperArm', 0.96, 'inner')],
+          forces: [own(push('forearm', 0.85, 'inner'))],
+        },
+      },
+      {
+        key: 'passive',
+        label: 'Passive bending',
+        description: 'The examiner guides the wrist.',
+        hands: 'one guides the wrist',
+        drawn: {},
+      },
     ],
     figure: figure(
       'sitting',

@@ -25,11 +25,13 @@ export const encounterOpening = defineProcedure(
         key: 'full',
         label: 'Full script',
         description: 'Every point in its own sentence, 30 to 60 seconds.',
+        order: 'every point in its own sentence',
       },
       {
         key: 'short',
         label: 'Two-line script',
         description: 'The same points condensed for a short station.',
+        order: 'the points condensed to two lines',
       },
     ],
     figure: figure('sitting', {}, { view: 'front', region: [] }),

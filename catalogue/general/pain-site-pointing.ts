@@ -25,13 +25,20 @@ export const painSitePointing = defineProcedure(
         key: 'chart',
         label: 'Body chart',
         description: 'The spot is drawn on a chart: the common record.',
+        means: 'body chart',
       },
       {
         key: 'landmark',
         label: 'Spoken landmark',
         description: 'The spot is said as a distance from a landmark.',
+        means: 'distance from a landmark, spoken',
       },
-      { key: 'mark', label: 'Skin mark', description: 'A washable mark on the skin.' },
+      {
+        key: 'mark',
+        label: 'Skin mark',
+        description: 'A washable mark on the skin.',
+        means: 'washable mark on the skin',
+      },
     ],
     figure: figure(
       'sitting',

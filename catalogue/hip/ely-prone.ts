@@ -36,7 +36,7 @@ export const elyProne = defineProcedure(
     ],
     figure: figure(
       'prone',
-      { leg: { kneeFlexion: 120, ankleDorsiflexion: -20 } },
+      { leg: { kneeFlexion: 135, ankleDorsiflexion: -20 } },
       {
         from: { leg: {} },
         decides: decides('kneeFlexion', 130, 145),

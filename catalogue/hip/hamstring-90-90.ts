@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { holds, moves, push, decides, figure } from '../figures.ts';
+import { holds, moves, push, decides, figure, own } from '../figures.ts';
 import { said } from '../worth.ts';
 
 /** The knee straightened from hip and knee at right angles. */
@@ -26,12 +26,17 @@ export const hamstring9090 = defineProcedure(
         key: 'active',
         label: 'Active',
         description: 'The person straightens; usually 5 to 15 degrees less.',
+        drawn: {
+          pose: { leg: { kneeFlexion: 20 } },
+          hands: [holds('thigh', 0.75, 'front')],
+          forces: [own(push('shank', 0.9, 'front', 'back'))],
+        },
         force: 'by the patient',
       },
     ],
     figure: figure(
       'supine',
-      { leg: { hipFlexion: 90, kneeFlexion: 30 } },
+      { leg: { hipFlexion: 90, kneeFlexion: 15 } },
       {
         from: { leg: { hipFlexion: 90, kneeFlexion: 90 } },
         decides: decides('kneeFlexion', 0, 20),

@@ -21,7 +21,24 @@ export const hipAbductionPelvicMonitor = defineProcedure(
     ],
     schools: [
       { key: 'straight', label: 'Knees straight', description: 'The common form.' },
-      { key: 'bent', label: 'Hips bent', description: 'Feet together, for the short adductors.' },
+      {
+        key: 'bent',
+        label: 'Hips bent',
+        description: 'Feet together, for the short adductors.',
+        angles: 'hips and knees bent',
+        drawn: {
+          pose: {
+            leg: { hipFlexion: 40, hipAbduction: 40, hipRotation: -40, kneeFlexion: 105 },
+            otherLeg: { hipFlexion: 40, hipAbduction: 40, hipRotation: -40, kneeFlexion: 105 },
+          },
+          from: {
+            leg: { hipFlexion: 40, hipAbduction: 5, kneeFlexion: 85 },
+            otherLeg: { hipFlexion: 40, hipAbduction: 5, kneeFlexion: 85 },
+          },
+          hands: [feels('pelvis', 0.9, 'front'), moves('thigh', 0.9, 'inner')],
+          forces: [push('thigh', 0.9, 'outer', 'inner')],
+        },
+      },
     ],
     figure: figure(
       'supine',

@@ -21,16 +21,32 @@ export const hipAdduction = defineProcedure(
       'Stop at the first motion of the pelvis, read.',
     ],
     schools: [
-      { key: 'lifted', label: 'Other leg lifted', description: 'The tested leg passes below.' },
+      {
+        key: 'lifted',
+        label: 'Other leg lifted',
+        description: 'The tested leg passes below.',
+        order: 'other leg lifted first',
+        drawn: {
+          pose: { otherLeg: { hipFlexion: 40, hipAbduction: 0 } },
+          from: { otherLeg: { hipFlexion: 40, hipAbduction: 0 } },
+        },
+      },
       {
         key: 'moved',
         label: 'Other leg moved out',
         description: 'The path is cleared on the couch.',
+        order: 'other leg moved aside first',
+        drawn: {},
       },
       {
         key: 'crossed',
         label: 'Crossed over',
         description: 'The tested leg is lifted over the other.',
+        angles: 'tested hip slightly bent',
+        drawn: {
+          pose: { leg: { hipFlexion: 18 }, otherLeg: { hipAbduction: 0 } },
+          from: { otherLeg: { hipAbduction: 0 } },
+        },
       },
     ],
     figure: figure(

@@ -24,7 +24,18 @@ export const hipFlexionLumbarMonitor = defineProcedure(
         label: 'Back monitored',
         description: 'Angle at the first push of the back.',
       },
-      { key: 'total', label: 'Knee to chest', description: 'Total movement; reads 10 to 20 more.' },
+      {
+        key: 'total',
+        label: 'Knee to chest',
+        description: 'Total movement; reads 10 to 20 more.',
+        hands: 'none under the back',
+        criterion: 'end of the movement',
+        drawn: {
+          pose: { leg: { hipFlexion: 125, kneeFlexion: 130 } },
+          band: [115, 130],
+          hands: [moves('shank', 0.15, 'front')],
+        },
+      },
     ],
     figure: figure(
       'supine',

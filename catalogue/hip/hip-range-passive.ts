@@ -31,6 +31,18 @@ export const hipRangePassive = defineProcedure(
         key: 'standing-extension',
         label: 'Extension standing',
         description: 'Only with the couch as a support.',
+        drawn: {
+          position: 'standing',
+          afresh: true,
+          pose: {
+            leg: { hipFlexion: -18 },
+            arm: { shoulderFlexion: 45, elbowFlexion: 30 },
+            otherArm: { shoulderFlexion: 45, elbowFlexion: 30 },
+          },
+          decides: decides('hipFlexion', -30, -10),
+          hands: [holds('pelvis', 0.7, 'back'), moves('thigh', 0.85, 'front')],
+          forces: [push('thigh', 0.85, 'back', 'front')],
+        },
         positions: 'standing for extension',
       },
     ],

@@ -20,8 +20,19 @@ export const oberBandProvocation = defineProcedure(
       'Ask whether it is the familiar pain.',
     ],
     schools: [
-      { key: 'knee-site', label: 'Knee site', description: 'Over the outer epicondyle.' },
-      { key: 'hip-site', label: 'Hip site', description: 'Over the trochanter.' },
+      {
+        key: 'knee-site',
+        label: 'Knee site',
+        description: 'Over the outer epicondyle.',
+        hands: 'over the outer epicondyle',
+      },
+      {
+        key: 'hip-site',
+        label: 'Hip site',
+        description: 'Over the trochanter.',
+        hands: 'over the trochanter',
+        drawn: { hands: [holds('shank', 0.4, 'inner'), feels('thigh', 0.04, 'outer')] },
+      },
     ],
     figure: figure(
       'side-lying',

@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { holds, moves, push, decides, figure } from '../figures.ts';
+import { holds, moves, push, decides, figure, own } from '../figures.ts';
 import { memory } from '../worth.ts';
 
 /** The straight leg lifted for range, symmetry and symptoms. */
@@ -22,11 +22,20 @@ export const slrRange = defineProcedure(
     ],
     schools: [
       { key: 'passive', label: 'Passive', description: 'The examiner lifts.' },
-      { key: 'active', label: 'Active', description: 'The person lifts.', force: 'by the patient' },
+      {
+        key: 'active',
+        label: 'Active',
+        description: 'The person lifts.',
+        drawn: {
+          hands: [holds('pelvis', 0.8, 'front')],
+          forces: [own(push('shank', 0.95, 'front', 'back'))],
+        },
+        force: 'by the patient',
+      },
     ],
     figure: figure(
       'supine',
-      { leg: { hipFlexion: 65, kneeFlexion: 0 } },
+      { leg: { hipFlexion: 75, kneeFlexion: 0 } },
       {
         from: { leg: {} },
         decides: decides('hipFlexion', 70, 90),

@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { moves, feels, push, decides, figure } from '../figures.ts';
+import { moves, feels, push, decides, figure, holds } from '../figures.ts';
 
 /** The other knee held to the chest, the straight leg watched for a lift. */
 export const thomasSupine = defineProcedure(
@@ -30,12 +30,19 @@ export const thomasSupine = defineProcedure(
         key: 'held-behind',
         label: 'Thigh held',
         description: 'The other thigh is held behind the knee where that knee is sore.',
+        drawn: {
+          hands: [
+            { ...holds('thigh', 0.85, 'back'), other: true },
+            feels('trunk', 0.1, 'back'),
+            moves('thigh', 0.7, 'front'),
+          ],
+        },
         hands: 'held behind the thigh',
       },
     ],
     figure: figure(
       'supine',
-      { leg: { hipFlexion: 12, kneeFlexion: 8 }, otherLeg: { hipFlexion: 110, kneeFlexion: 130 } },
+      { leg: { hipFlexion: 2, kneeFlexion: 3 }, otherLeg: { hipFlexion: 110, kneeFlexion: 130 } },
       {
         decides: decides('hipFlexion', 0, 3),
         hands: [feels('trunk', 0.1, 'back'), moves('thigh', 0.7, 'front')],

@@ -1,7 +1,16 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret } from '../items.ts';
 import { stages } from '../findings.ts';
-import { holds, moves, turn, compress, decides, figure, KNEE_REGION } from '../figures.ts';
+import {
+  holds,
+  moves,
+  turn,
+  compress,
+  decides,
+  figure,
+  KNEE_REGION,
+  distract,
+} from '../figures.ts';
 import { memory } from '../worth.ts';
 import { KNEE_CAUTION } from './shared.ts';
 
@@ -37,6 +46,10 @@ export const apleyCompressionDistraction = defineProcedure(
         key: 'pull-first',
         label: 'Pull first',
         description: 'The stages in the other order.',
+        drawn: {
+          hands: [holds('thigh', 0.85, 'back'), moves('shank', 0.9, 'front')],
+          forces: [distract('shank'), turn('shank', 0.55, 'outwards')],
+        },
         order: 'distraction, then compression',
       },
     ],

@@ -29,6 +29,10 @@ export const bulgeBrushEffusion = defineProcedure(
         key: 'push',
         label: 'Single stroke',
         description: 'One upward stroke, then a push from the outer side.',
+        drawn: {
+          hands: [moves('shank', 0, 'outer')],
+          forces: [push('thigh', 0.9, 'above', 'inner'), push('shank', 0, 'inner', 'outer')],
+        },
         repetitions: '1 up, 1 push',
       },
     ],

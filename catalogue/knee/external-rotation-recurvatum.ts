@@ -21,8 +21,19 @@ export const externalRotationRecurvatum = defineProcedure(
       'Lower under control.',
     ],
     schools: [
-      { key: 'toes', label: 'By the toes', description: 'The original grip on the great toes.' },
-      { key: 'heels', label: 'By the heels', description: 'Kinder where a toe is sore.' },
+      {
+        key: 'toes',
+        label: 'By the toes',
+        description: 'The original grip on the great toes.',
+        hands: 'on the great toes',
+      },
+      {
+        key: 'heels',
+        label: 'By the heels',
+        description: 'Kinder where a toe is sore.',
+        hands: 'under the heels',
+        drawn: { hands: [moves('foot', 0.05, 'below')] },
+      },
     ],
     figure: figure(
       'supine',

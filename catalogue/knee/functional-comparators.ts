@@ -21,7 +21,13 @@ export const functionalComparators = defineProcedure(
     ],
     schools: [
       { key: 'plain', label: 'Plain squat', description: 'Arms in front.' },
-      { key: 'overhead', label: 'Overhead squat', description: 'Arms up; the same on re-test.' },
+      {
+        key: 'overhead',
+        label: 'Overhead squat',
+        description: 'Arms up; the same on re-test.',
+        angles: 'arms up',
+        drawn: { pose: { arm: { shoulderFlexion: 165 }, otherArm: { shoulderFlexion: 165 } } },
+      },
     ],
     figure: figure(
       'standing',

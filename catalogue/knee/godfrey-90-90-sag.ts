@@ -25,6 +25,11 @@ export const godfrey9090Sag = defineProcedure(
         key: 'one-leg',
         label: 'One leg',
         description: 'Upper and lower shin held, the upper hand then let go.',
+        hands: 'at the upper and the lower shin',
+        drawn: {
+          pose: { otherLeg: { hipFlexion: 0, kneeFlexion: 0 } },
+          hands: [holds('shank', 0.95, 'back'), holds('shank', 0.25, 'back')],
+        },
       },
     ],
     figure: figure(

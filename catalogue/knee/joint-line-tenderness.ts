@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret } from '../items.ts';
 import { site, COMPARTMENTS } from '../findings.ts';
-import { holds, feels, decides, figure, KNEE_REGION } from '../figures.ts';
+import { holds, feels, decides, figure, KNEE_REGION, turn } from '../figures.ts';
 import { memory } from '../worth.ts';
 import { KNEE_CAUTION } from './shared.ts';
 
@@ -28,6 +28,7 @@ export const jointLineTenderness = defineProcedure(
         label: 'Shin turned',
         description:
           'The shin is turned inwards to bring the inner edge to the finger; the candidate names the turn.',
+        drawn: { pose: { leg: { tibialRotation: 15 } }, forces: [turn('shank', 0.6, 'inwards')] },
         force: 'turned inwards for the inner line',
       },
     ],

@@ -40,6 +40,7 @@ export const lachmanAnteriorTranslation = defineProcedure(
         label: 'Thigh propped',
         description:
           'The thigh rests on the examiner’s bent knee or a bolster: for a large thigh or small hands.',
+        drawn: { props: [{ kind: 'bolster', under: { segment: 'thigh', at: 0.75 } }] },
         hands: 'thigh pressed on the prop',
       },
     ],

@@ -25,8 +25,14 @@ export const lachmanThighOverKnee = defineProcedure(
         key: 'own-thigh',
         label: 'Examiner’s thigh',
         description: 'The examiner’s bent knee is the prop.',
+        means: 'the examiner’s own bent knee',
       },
-      { key: 'bolster', label: 'Bolster', description: 'A firm roll takes its place.' },
+      {
+        key: 'bolster',
+        label: 'Bolster',
+        description: 'A firm roll takes its place.',
+        means: 'a firm roll',
+      },
     ],
     figure: figure(
       'supine',

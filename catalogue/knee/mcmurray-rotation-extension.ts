@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, critical, flagged } from '../items.ts';
 import { present } from '../findings.ts';
-import { moves, feels, turn, decides, figure, KNEE_REGION } from '../figures.ts';
+import { moves, feels, turn, decides, figure, KNEE_REGION, push } from '../figures.ts';
 import { memory } from '../worth.ts';
 import { KNEE_CAUTION } from './shared.ts';
 
@@ -54,6 +54,7 @@ export const mcmurrayRotationExtension = defineProcedure(
         label: 'Valgus with the turn',
         description:
           'Outward turn with a force that opens the inner side, inward turn with its opposite.',
+        drawn: { forces: [turn('shank', 0.7, 'outwards'), push('shank', 0.8, 'outer', 'inner')] },
         force: 'valgus with the outward turn, varus with the inward one',
       },
       {
@@ -61,6 +62,7 @@ export const mcmurrayRotationExtension = defineProcedure(
         label: 'Closing the tested side',
         description:
           'Outward turn with a force that loads the inner side, inward turn with its opposite.',
+        drawn: { forces: [turn('shank', 0.7, 'outwards'), push('shank', 0.8, 'inner', 'outer')] },
         force: 'varus with the outward turn, valgus with the inward one',
       },
     ],

@@ -27,7 +27,13 @@ export const nobleLateralCondyleCompression = defineProcedure(
         angles: '90 to 0 degrees',
         drawn: { from: { leg: { hipFlexion: 60, kneeFlexion: 90 } } },
       },
-      { key: 'small-arc', label: 'Small arc', description: 'From a slight bend, both ways.' },
+      {
+        key: 'small-arc',
+        label: 'Small arc',
+        description: 'From a slight bend, both ways.',
+        angles: 'from a slight bend',
+        drawn: { from: { leg: { hipFlexion: 10, kneeFlexion: 8 } } },
+      },
     ],
     figure: figure(
       'supine',

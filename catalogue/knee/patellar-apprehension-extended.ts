@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, feltSlack, critical, flagged } from '../items.ts';
 import { present } from '../findings.ts';
-import { moves, push, figure, KNEE_REGION } from '../figures.ts';
+import { moves, push, figure, KNEE_REGION, holds } from '../figures.ts';
 
 /** The kneecap pushed slowly outwards on the straight knee until the first sign of fear. */
 export const patellarApprehensionExtended = defineProcedure(
@@ -20,8 +20,19 @@ export const patellarApprehensionExtended = defineProcedure(
       'End at the first reaction, never at a dislocation.',
     ],
     schools: [
-      { key: 'two-thumbs', label: 'Two thumbs', description: 'Both thumbs push.' },
-      { key: 'one-thumb', label: 'One thumb', description: 'The free hand rests on the thigh.' },
+      {
+        key: 'two-thumbs',
+        label: 'Two thumbs',
+        description: 'Both thumbs push.',
+        means: 'both thumbs',
+      },
+      {
+        key: 'one-thumb',
+        label: 'One thumb',
+        description: 'The free hand rests on the thigh.',
+        means: 'one thumb',
+        drawn: { hands: [moves('shank', 0, 'inner'), holds('thigh', 0.55, 'front')] },
+      },
     ],
     figure: figure(
       'supine',

@@ -21,11 +21,17 @@ export const patellarBallottement = defineProcedure(
       'Feel it dip, tap and float back.',
     ],
     schools: [
-      { key: 'milk', label: 'Milk down', description: 'From a hand and a half above the kneecap.' },
+      {
+        key: 'milk',
+        label: 'Milk down',
+        description: 'From a hand and a half above the kneecap.',
+        order: 'milked down, then pressed',
+      },
       {
         key: 'squeeze',
         label: 'Squeeze only',
         description: 'The pouch is closed without milking.',
+        order: 'closed, then pressed',
       },
     ],
     figure: figure(

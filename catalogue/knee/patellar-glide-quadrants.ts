@@ -20,8 +20,19 @@ export const patellarGlideQuadrants = defineProcedure(
       'Glide it outwards likewise, stopping at the first reaction.',
     ],
     schools: [
-      { key: 'on-roll', label: 'On a roll', description: 'Knee at 20 to 30 degrees.' },
-      { key: 'straight', label: 'Straight', description: 'Looser, larger values.' },
+      {
+        key: 'on-roll',
+        label: 'On a roll',
+        description: 'Knee at 20 to 30 degrees.',
+        angles: 'knee 20 to 30',
+      },
+      {
+        key: 'straight',
+        label: 'Straight',
+        description: 'Looser, larger values.',
+        angles: 'knee straight',
+        drawn: { pose: { leg: { hipFlexion: 0, kneeFlexion: 0 } }, band: [0, 5], props: [] },
+      },
     ],
     figure: figure(
       'supine',

@@ -20,11 +20,17 @@ export const patellarTiltPassive = defineProcedure(
       'Hold two seconds and read the outer border against the horizontal.',
     ],
     schools: [
-      { key: 'by-eye', label: 'By class', description: 'Reaches the horizontal or not.' },
+      {
+        key: 'by-eye',
+        label: 'By class',
+        description: 'Reaches the horizontal or not.',
+        criterion: 'reaches the horizontal or not',
+      },
       {
         key: 'degrees',
         label: 'In degrees',
         description: 'Below 0 tight, 0 to 15 normal, above 15 loose.',
+        criterion: 'degrees above the horizontal',
       },
     ],
     figure: figure(

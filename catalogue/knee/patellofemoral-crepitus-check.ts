@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { moves, feels, decides, figure, KNEE_REGION } from '../figures.ts';
+import { moves, feels, decides, figure, KNEE_REGION, push, own } from '../figures.ts';
 
 /** A light palm over the kneecap while the knee moves. */
 export const patellofemoralCrepitusCheck = defineProcedure(
@@ -29,6 +29,10 @@ export const patellofemoralCrepitusCheck = defineProcedure(
         key: 'active',
         label: 'Patient moves',
         description: 'The person bends and straightens.',
+        drawn: {
+          hands: [feels('thigh', 0.98, 'front')],
+          forces: [own(push('shank', 0.85, 'front', 'back'))],
+        },
         force: 'by the patient',
       },
     ],

@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, tell, flagged } from '../items.ts';
 import { present } from '../findings.ts';
-import { moves, push, decides, figure, KNEE_REGION } from '../figures.ts';
+import { moves, push, decides, figure, KNEE_REGION, feels } from '../figures.ts';
 
 /** A palm pressed on the kneecap while the knee straightens and bends. */
 export const patellofemoralPassiveCompression = defineProcedure(
@@ -25,6 +25,27 @@ export const patellofemoralPassiveCompression = defineProcedure(
         key: 'squat',
         label: 'Squat',
         description: 'Standing, the person squats slowly with a hand hold.',
+        force: 'the person’s own weight',
+        drawn: {
+          position: 'standing',
+          afresh: true,
+          pose: {
+            leg: { kneeFlexion: 75 },
+            otherLeg: { kneeFlexion: 75 },
+            axial: { trunkFlexion: 25 },
+            arm: { shoulderFlexion: 70, elbowFlexion: 15 },
+            otherArm: { shoulderFlexion: 70, elbowFlexion: 15 },
+          },
+          from: {
+            leg: { kneeFlexion: 5 },
+            otherLeg: { kneeFlexion: 5 },
+            axial: { trunkFlexion: 0 },
+            arm: { shoulderFlexion: 70, elbowFlexion: 15 },
+            otherArm: { shoulderFlexion: 70, elbowFlexion: 15 },
+          },
+          hands: [feels('thigh', 0.98, 'front')],
+          forces: [],
+        },
         positions: 'standing',
       },
     ],

@@ -26,8 +26,14 @@ export const posteriorDrawerKnee = defineProcedure(
         key: 'after-front',
         label: 'After the forward drawer',
         description: 'From the same set-up, force reversed.',
+        order: 'after the forward drawer',
       },
-      { key: 'alone', label: 'On its own', description: 'As a test of its own.' },
+      {
+        key: 'alone',
+        label: 'On its own',
+        description: 'As a test of its own.',
+        order: 'by itself',
+      },
     ],
     figure: figure(
       'hook-lying',

@@ -26,7 +26,13 @@ export const posteriorLachman = defineProcedure(
         label: 'Standard grip',
         description: 'Outer hand on the thigh, inner hand on the shin.',
       },
-      { key: 'propped', label: 'Thigh propped', description: 'From the supported set-up.' },
+      {
+        key: 'propped',
+        label: 'Thigh propped',
+        description: 'From the supported set-up.',
+        hands: 'thigh pressed on the prop',
+        drawn: { props: [{ kind: 'bolster', under: { segment: 'thigh', at: 0.75 } }] },
+      },
     ],
     figure: figure(
       'supine',

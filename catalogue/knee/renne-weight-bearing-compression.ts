@@ -21,7 +21,17 @@ export const renneWeightBearingCompression = defineProcedure(
     ],
     schools: [
       { key: 'one-leg', label: 'One leg', description: 'Weight on the tested leg.' },
-      { key: 'two-legs', label: 'Two legs', description: 'Easier, less specific.' },
+      {
+        key: 'two-legs',
+        label: 'Two legs',
+        description: 'Easier, less specific.',
+        positions: 'standing on both legs',
+        drawn: {
+          position: 'standing',
+          pose: { otherLeg: { kneeFlexion: 35 } },
+          from: { otherLeg: { kneeFlexion: 0 } },
+        },
+      },
     ],
     figure: figure(
       'single-leg-standing',

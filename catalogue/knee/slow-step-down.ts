@@ -21,8 +21,22 @@ export const slowStepDown = defineProcedure(
       'Record box, shoes, cue and pain from 0 to 10 for the re-test.',
     ],
     schools: [
-      { key: 'forward', label: 'Forward', description: 'Forward step, hands on hips.' },
-      { key: 'lateral', label: 'Sideways', description: 'Scored for quality of movement as well.' },
+      {
+        key: 'forward',
+        label: 'Forward',
+        description: 'Forward step, hands on hips.',
+        positions: 'stepping forwards',
+      },
+      {
+        key: 'lateral',
+        label: 'Sideways',
+        description: 'Scored for quality of movement as well.',
+        positions: 'stepping down sideways',
+        drawn: {
+          pose: { otherLeg: { hipFlexion: 8, hipAbduction: 8, kneeFlexion: 6 } },
+          view: 'front',
+        },
+      },
     ],
     figure: figure(
       'on-step',

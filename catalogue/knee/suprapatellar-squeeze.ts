@@ -24,8 +24,23 @@ export const suprapatellarSqueeze = defineProcedure(
         key: 'cross',
         label: 'With cross-pressure',
         description: 'One side pressed to fill the other.',
+        hands: 'one side pressed to fill the other',
+        drawn: {
+          hands: [
+            moves('thigh', 0.7, 'front'),
+            moves('shank', 0, 'inner'),
+            feels('shank', 0, 'outer'),
+          ],
+          view: 'above',
+        },
       },
-      { key: 'plain', label: 'Squeeze only', description: 'Without cross-pressure.' },
+      {
+        key: 'plain',
+        label: 'Squeeze only',
+        description: 'Without cross-pressure.',
+        hands: 'no cross-pressure',
+        drawn: {},
+      },
     ],
     figure: figure(
       'supine',

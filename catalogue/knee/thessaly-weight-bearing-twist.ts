@@ -39,6 +39,7 @@ export const thessalyWeightBearingTwist = defineProcedure(
         key: 'bent-only',
         label: 'Bent only',
         description: 'Twists at 20 degrees alone, now the commoner form.',
+        drawn: {},
         angles: '20 degrees',
       },
     ],

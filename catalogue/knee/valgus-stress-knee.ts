@@ -28,11 +28,19 @@ export const valgusStressKnee = defineProcedure(
         label: 'Leg held at the trunk',
         description:
           'The leg is lifted between elbow and trunk, both palms at the joint; it easily drifts to 10 degrees.',
+        hands: 'both palms at the joint',
+        drawn: {
+          pose: { leg: { hipFlexion: 24 } },
+          hands: [moves('thigh', 0.97, 'outer'), holds('shank', 0.08, 'inner')],
+          forces: [push('thigh', 0.97, 'inner', 'outer')],
+        },
       },
       {
         key: 'over-edge',
         label: 'Shin over the edge',
         description: 'Thigh on the couch, shin over its edge; never hanging at a right angle.',
+        positions: 'supine, shin over the edge',
+        drawn: { pose: { leg: { hipFlexion: 0, hipAbduction: 30 } } },
       },
     ],
     figure: figure(

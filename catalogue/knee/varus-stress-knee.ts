@@ -26,6 +26,12 @@ export const varusStressKnee = defineProcedure(
         key: 'trunk-held',
         label: 'Leg held at the trunk',
         description: 'The leg is lifted between elbow and trunk.',
+        hands: 'both palms at the joint',
+        drawn: {
+          pose: { leg: { hipFlexion: 24 } },
+          hands: [moves('thigh', 0.97, 'inner'), holds('shank', 0.08, 'outer')],
+          forces: [push('thigh', 0.97, 'outer', 'inner')],
+        },
       },
     ],
     figure: figure(

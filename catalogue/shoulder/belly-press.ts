@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, easesOff, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { push, own, decides, figure } from '../figures.ts';
+import { push, own, decides, figure, moves } from '../figures.ts';
 import { memory } from '../worth.ts';
 
 /** The palm pressed into the belly, elbow and wrist watched. */
@@ -24,8 +24,18 @@ export const bellyPress = defineProcedure(
         key: 'posture',
         label: 'Press and watch',
         description: 'The standard sign is the posture.',
+        force: 'the patient’s press alone',
       },
-      { key: 'pull', label: 'Against a pull', description: 'Held against a pull off the belly.' },
+      {
+        key: 'pull',
+        label: 'Against a pull',
+        description: 'Held against a pull off the belly.',
+        force: 'a pull off the belly, resisted',
+        drawn: {
+          hands: [moves('forearm', 0.9, 'inner')],
+          forces: [own(push('hand', 0.5, 'inner')), push('forearm', 0.9, 'outer', 'outer')],
+        },
+      },
     ],
     figure: figure(
       'standing',

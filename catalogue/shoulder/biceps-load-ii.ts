@@ -26,7 +26,13 @@ export const bicepsLoadIi = defineProcedure(
         label: 'Published form',
         description: 'With full outward turn and palm up.',
       },
-      { key: 'plain', label: 'Plain curl', description: 'Taught without the turn: another test.' },
+      {
+        key: 'plain',
+        label: 'Plain curl',
+        description: 'Taught without the turn: another test.',
+        angles: 'arm not turned outwards',
+        drawn: { pose: { arm: { shoulderRotation: 0, forearmPronation: 0 } } },
+      },
     ],
     figure: figure(
       'supine',

@@ -22,7 +22,17 @@ export const crossBodyAdduction = defineProcedure(
     ],
     schools: [
       { key: 'passive', label: 'Passive', description: 'Elbow bent, girdle steadied.' },
-      { key: 'straight', label: 'Straight elbow', description: 'The whole arm as lever.' },
+      {
+        key: 'straight',
+        label: 'Straight elbow',
+        description: 'The whole arm as lever.',
+        angles: 'elbow straight',
+        drawn: {
+          pose: { arm: { elbowFlexion: 5 } },
+          from: { arm: { elbowFlexion: 5 } },
+          hands: [holds('trunk', 0.98, 'outer'), moves('forearm', 0.85, 'outer')],
+        },
+      },
     ],
     figure: figure(
       'sitting',

@@ -20,8 +20,19 @@ export const crossBodySelf = defineProcedure(
       'Put a finger on the spot that hurts.',
     ],
     schools: [
-      { key: 'top', label: 'To the shoulder top', description: 'Hand to the opposite top.' },
-      { key: 'back', label: 'To the shoulder blade', description: 'More adduction.' },
+      {
+        key: 'top',
+        label: 'To the shoulder top',
+        description: 'Hand to the opposite top.',
+        angles: 'hand to the opposite top',
+      },
+      {
+        key: 'back',
+        label: 'To the shoulder blade',
+        description: 'More adduction.',
+        angles: 'hand over the opposite blade',
+        drawn: { pose: { arm: { shoulderHorizontalAdduction: 128, elbowFlexion: 135 } } },
+      },
     ],
     figure: figure(
       'sitting',

@@ -21,9 +21,43 @@ export const er90Strength = defineProcedure(
       'Name the form that was done.',
     ],
     schools: [
-      { key: 'resisted', label: 'Resisted', description: 'Against a hand.' },
-      { key: 'hold', label: 'Hold', description: 'Unresisted thumb-back hold.' },
-      { key: 'mouth', label: 'Hand to mouth', description: 'The elbow hitches above the hand.' },
+      {
+        key: 'resisted',
+        label: 'Resisted',
+        description: 'Against a hand.',
+        force: 'against a hand',
+      },
+      {
+        key: 'hold',
+        label: 'Hold',
+        description: 'Unresisted thumb-back hold.',
+        force: 'none: the patient holds',
+        drawn: { hands: [], forces: [] },
+      },
+      {
+        key: 'mouth',
+        label: 'Hand to mouth',
+        description: 'The elbow hitches above the hand.',
+        angles: 'hand to the mouth',
+        criterion: 'elbow higher than the hand',
+        drawn: {
+          afresh: true,
+          pose: {
+            arm: {
+              shoulderFlexion: 0,
+              shoulderAbduction: 80,
+              shoulderHorizontalAdduction: 70,
+              shoulderRotation: 10,
+              elbowFlexion: 140,
+              forearmPronation: 40,
+            },
+          },
+          decides: null,
+          hands: [],
+          forces: [],
+          view: 'front',
+        },
+      },
     ],
     figure: figure(
       'sitting',

@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { moves, feels, decides, figure } from '../figures.ts';
+import { moves, feels, decides, figure, push, own } from '../figures.ts';
 
 /** The lower tip of the blade against the armpit line at full elevation. */
 export const girdle1ScapularBackTilt = defineProcedure(
@@ -20,7 +20,16 @@ export const girdle1ScapularBackTilt = defineProcedure(
     ],
     schools: [
       { key: 'passive', label: 'Passive', description: 'The examiner lifts.' },
-      { key: 'active', label: 'Active', description: 'Adds muscle control: another result.' },
+      {
+        key: 'active',
+        label: 'Active',
+        description: 'Adds muscle control: another result.',
+        force: 'by the patient',
+        drawn: {
+          hands: [feels('trunk', 0.6, 'back')],
+          forces: [own(push('upperArm', 0.5, 'front'))],
+        },
+      },
     ],
     figure: figure(
       'sitting',

@@ -24,11 +24,13 @@ export const girdle2ClavicleMotion = defineProcedure(
         key: 'evidence',
         label: 'Backward roll',
         description: 'It rises a little and rolls backwards, mostly late.',
+        criterion: 'rises a little, rolls backwards late',
       },
       {
         key: 'two-phase',
         label: 'Two phases',
         description: 'Forward roll to 45 degrees, backward after it.',
+        criterion: 'forwards to 45 degrees, then backwards',
       },
     ],
     figure: figure(

@@ -19,8 +19,19 @@ export const girdle3InferiorAngleDrop = defineProcedure(
       'The finger follows the bone; read the drop near 170 degrees.',
     ],
     schools: [
-      { key: 'one-arm', label: 'One arm', description: 'One at a time.' },
-      { key: 'both-arms', label: 'Both arms', description: 'A thumb on each tip.' },
+      {
+        key: 'one-arm',
+        label: 'One arm',
+        description: 'One at a time.',
+        order: 'one arm after the other',
+      },
+      {
+        key: 'both-arms',
+        label: 'Both arms',
+        description: 'A thumb on each tip.',
+        order: 'both arms at once',
+        drawn: { pose: { otherArm: { shoulderFlexion: 170, shoulderAbduction: 0 } } },
+      },
     ],
     figure: figure(
       'standing',

@@ -20,8 +20,19 @@ export const girdle4CervicothoracicCoupling = defineProcedure(
       'The person raises the arm fully: does the bone press the thumb?',
     ],
     schools: [
-      { key: 'one-level', label: 'One level', description: 'The prominent bone only.' },
-      { key: 'three-levels', label: 'Three levels', description: 'That bone with the two below.' },
+      {
+        key: 'one-level',
+        label: 'One level',
+        description: 'The prominent bone only.',
+        hands: 'on the prominent bone',
+      },
+      {
+        key: 'three-levels',
+        label: 'Three levels',
+        description: 'That bone with the two below.',
+        hands: 'on three levels',
+        drawn: { hands: [feels('trunk', 0.99, 'back'), feels('trunk', 0.86, 'back')] },
+      },
     ],
     figure: figure(
       'sitting',

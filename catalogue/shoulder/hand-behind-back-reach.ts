@@ -21,8 +21,19 @@ export const handBehindBackReach = defineProcedure(
       'Compare: the dominant side is usually one or two levels lower.',
     ],
     schools: [
-      { key: 'level', label: 'By level', description: 'Vertebra at the thumb tip.' },
-      { key: 'tape', label: 'By tape', description: 'Neck bone to thumb.' },
+      {
+        key: 'level',
+        label: 'By level',
+        description: 'Vertebra at the thumb tip.',
+        means: 'vertebra at the thumb tip',
+      },
+      {
+        key: 'tape',
+        label: 'By tape',
+        description: 'Neck bone to thumb.',
+        means: 'tape from neck bone to thumb',
+        drawn: { props: [{ kind: 'tape' }] },
+      },
     ],
     figure: figure(
       'standing',

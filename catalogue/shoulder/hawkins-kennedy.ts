@@ -20,8 +20,22 @@ export const hawkinsKennedy = defineProcedure(
       'Ask whether it is familiar and where.',
     ],
     schools: [
-      { key: 'front', label: 'In front', description: 'The original form.' },
-      { key: 'blade-plane', label: 'Plane of the blade', description: 'Up to 45 degrees out.' },
+      {
+        key: 'front',
+        label: 'In front',
+        description: 'The original form.',
+        angles: 'arm straight ahead',
+      },
+      {
+        key: 'blade-plane',
+        label: 'Plane of the blade',
+        description: 'Up to 45 degrees out.',
+        angles: 'up to 45 degrees out',
+        drawn: {
+          pose: { arm: { shoulderHorizontalAdduction: -35 } },
+          from: { arm: { shoulderHorizontalAdduction: -35 } },
+        },
+      },
     ],
     figure: figure(
       'sitting',

@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { moves, push, own, decides, figure } from '../figures.ts';
+import { moves, push, own, decides, figure, holds } from '../figures.ts';
 import { memory } from '../worth.ts';
 
 /** Elbows at the ribs: motion first, then resistance outwards. */
@@ -21,11 +21,23 @@ export const infraspinatusErSide = defineProcedure(
       'Back to straight ahead, press out three to five seconds.',
     ],
     schools: [
-      { key: 'static', label: 'From straight ahead', description: 'Held at neutral.' },
+      {
+        key: 'static',
+        label: 'From straight ahead',
+        description: 'Held at neutral.',
+        criterion: 'weak or painful from neutral',
+      },
       {
         key: 'lag',
         label: 'Lag',
         description: 'Placed out, the person holds.',
+        angles: 'placed turned out',
+        drawn: {
+          pose: { arm: { shoulderRotation: -75 } },
+          from: { arm: { shoulderRotation: -75 } },
+          hands: [holds('upperArm', 0.9, 'outer')],
+          forces: [own(push('forearm', 0.85, 'outer'))],
+        },
         criterion: 'the arm drops back',
       },
     ],

@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, easesOff, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { moves, push, own, decides, figure } from '../figures.ts';
+import { moves, push, own, decides, figure, holds } from '../figures.ts';
 import { memory } from '../worth.ts';
 
 /** The back of the hand lifted off the low back. */
@@ -21,8 +21,23 @@ export const liftOff = defineProcedure(
       'Then against light resistance.',
     ],
     schools: [
-      { key: 'unloaded', label: 'Unloaded', description: 'The original lift.' },
-      { key: 'lag', label: 'Placed and held', description: 'Placed away, the person holds.' },
+      {
+        key: 'unloaded',
+        label: 'Unloaded',
+        description: 'The original lift.',
+        force: 'none: the patient lifts',
+        drawn: { hands: [] },
+      },
+      {
+        key: 'lag',
+        label: 'Placed and held',
+        description: 'Placed away, the person holds.',
+        order: 'placed, then let go',
+        drawn: {
+          hands: [holds('upperArm', 0.85, 'back'), moves('forearm', 0.9, 'inner')],
+          forces: [],
+        },
+      },
     ],
     figure: figure(
       'standing',

@@ -21,11 +21,18 @@ export const scapularPlaneElevation = defineProcedure(
       'Watch winging, hitching, a painful arc, the way down.',
     ],
     schools: [
-      { key: 'unloaded', label: 'Unloaded', description: 'Thumbs up, no weight.' },
+      {
+        key: 'unloaded',
+        label: 'Unloaded',
+        description: 'Thumbs up, no weight.',
+        means: 'no weight',
+      },
       {
         key: 'loaded',
         label: 'Loaded',
         description: 'With a small weight, front and side raises.',
+        means: 'a small weight',
+        order: 'front raise, then side raise',
       },
     ],
     figure: figure(

@@ -21,8 +21,19 @@ export const shoulderInspectPalpate = defineProcedure(
       'Light first, then firmer; both sides.',
     ],
     schools: [
-      { key: 'line', label: 'Collarbone line', description: 'From the breastbone outwards.' },
-      { key: 'ring', label: 'Full ring', description: 'With tuberosity, groove and coracoid.' },
+      {
+        key: 'line',
+        label: 'Collarbone line',
+        description: 'From the breastbone outwards.',
+        order: 'from the breastbone outwards',
+      },
+      {
+        key: 'ring',
+        label: 'Full ring',
+        description: 'With tuberosity, groove and coracoid.',
+        order: 'the line, then tuberosity, groove, coracoid',
+        drawn: { hands: [feels('trunk', 0.95, 'front'), feels('upperArm', 0.1, 'front')] },
+      },
     ],
     figure: figure(
       'sitting',

@@ -20,8 +20,19 @@ export const speed = defineProcedure(
       'Pain at the groove is the criterion, weakness is not.',
     ],
     schools: [
-      { key: 'static', label: 'Static', description: 'Held at 60 to 90 degrees.' },
-      { key: 'dynamic', label: 'Dynamic', description: 'Through 0 to 60 degrees.' },
+      {
+        key: 'static',
+        label: 'Static',
+        description: 'Held at 60 to 90 degrees.',
+        angles: 'held at 60 to 90',
+      },
+      {
+        key: 'dynamic',
+        label: 'Dynamic',
+        description: 'Through 0 to 60 degrees.',
+        angles: 'from 0 to 60',
+        drawn: { pose: { arm: { shoulderFlexion: 60 } }, from: { arm: { shoulderFlexion: 0 } } },
+      },
     ],
     figure: figure(
       'sitting',

@@ -20,8 +20,19 @@ export const supraspinatusStrength = defineProcedure(
       'Tell weakness from pain.',
     ],
     schools: [
-      { key: 'thumb-down', label: 'Thumb down', description: 'The commonest form.' },
-      { key: 'thumb-up', label: 'Thumb up', description: 'Hurts less, as accurate.' },
+      {
+        key: 'thumb-down',
+        label: 'Thumb down',
+        description: 'The commonest form.',
+        angles: 'turned in, thumb down',
+      },
+      {
+        key: 'thumb-up',
+        label: 'Thumb up',
+        description: 'Hurts less, as accurate.',
+        angles: 'turned out, thumb up',
+        drawn: { pose: { arm: { shoulderRotation: -60 } } },
+      },
     ],
     figure: figure(
       'sitting',

@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { holds, decides, figure } from '../figures.ts';
+import { holds, decides, figure, moves, push } from '../figures.ts';
 
 /** The gap from navel to wrist with the arm turned out at the side. */
 export const tapeEr0 = defineProcedure(
@@ -19,8 +19,17 @@ export const tapeEr0 = defineProcedure(
       'Tape straight from navel to wrist.',
     ],
     schools: [
-      { key: 'active', label: 'Active', description: 'By the person.' },
-      { key: 'passive', label: 'Passive', description: 'Needed to speak of the capsule.' },
+      { key: 'active', label: 'Active', description: 'By the person.', force: 'by the patient' },
+      {
+        key: 'passive',
+        label: 'Passive',
+        description: 'Needed to speak of the capsule.',
+        force: 'by the examiner',
+        drawn: {
+          hands: [holds('upperArm', 0.9, 'outer'), moves('forearm', 0.95, 'inner')],
+          forces: [push('forearm', 0.9, 'outer', 'inner')],
+        },
+      },
     ],
     figure: figure(
       'standing',

@@ -20,8 +20,18 @@ export const tapeHandBehindBack = defineProcedure(
       'Same bone for both sides and all visits.',
     ],
     schools: [
-      { key: 'thumb', label: 'To the thumb tip', description: 'The quick form.' },
-      { key: 'styloid', label: 'To the wrist', description: 'Free of the posture of the thumb.' },
+      {
+        key: 'thumb',
+        label: 'To the thumb tip',
+        description: 'The quick form.',
+        means: 'tape to the thumb tip',
+      },
+      {
+        key: 'styloid',
+        label: 'To the wrist',
+        description: 'Free of the posture of the thumb.',
+        means: 'tape to the wrist',
+      },
     ],
     figure: figure(
       'standing',

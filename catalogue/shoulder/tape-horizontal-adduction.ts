@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { push, own, decides, figure } from '../figures.ts';
+import { push, own, decides, figure, holds, moves } from '../figures.ts';
 
 /** The gap from elbow to the opposite shoulder, pulled across by the own hand. */
 export const tapeHorizontalAdduction = defineProcedure(
@@ -19,8 +19,17 @@ export const tapeHorizontalAdduction = defineProcedure(
       'Tape from the tip of the elbow to the opposite top of the shoulder.',
     ],
     schools: [
-      { key: 'self-pull', label: 'Self-pull', description: 'Blade free.' },
-      { key: 'pinned', label: 'Blade pinned', description: 'Passive, purer.' },
+      { key: 'self-pull', label: 'Self-pull', description: 'Blade free.', force: 'by the patient' },
+      {
+        key: 'pinned',
+        label: 'Blade pinned',
+        description: 'Passive, purer.',
+        force: 'by the examiner, blade held',
+        drawn: {
+          hands: [holds('trunk', 0.85, 'outer'), moves('upperArm', 0.9, 'outer')],
+          forces: [push('upperArm', 0.9, 'inner', 'outer')],
+        },
+      },
     ],
     figure: figure(
       'sitting',

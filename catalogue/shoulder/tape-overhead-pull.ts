@@ -19,8 +19,18 @@ export const tapeOverheadPull = defineProcedure(
       'Best or mean of three, as declared.',
     ],
     schools: [
-      { key: 'best', label: 'Best of three', description: 'The usual score.' },
-      { key: 'mean', label: 'Mean of three', description: 'Steadier than the best.' },
+      {
+        key: 'best',
+        label: 'Best of three',
+        description: 'The usual score.',
+        criterion: 'best of three',
+      },
+      {
+        key: 'mean',
+        label: 'Mean of three',
+        description: 'Steadier than the best.',
+        criterion: 'mean of three',
+      },
     ],
     figure: figure(
       'standing',

@@ -19,8 +19,25 @@ export const tapeWallReach = defineProcedure(
       'Read the tip of the longest finger.',
     ],
     schools: [
-      { key: 'facing', label: 'Facing the wall', description: 'Elevation in front.' },
-      { key: 'side-on', label: 'Side on', description: 'Elevation at the side.' },
+      {
+        key: 'facing',
+        label: 'Facing the wall',
+        description: 'Elevation in front.',
+        positions: 'facing the wall',
+      },
+      {
+        key: 'side-on',
+        label: 'Side on',
+        description: 'Elevation at the side.',
+        positions: 'side on to the wall',
+        drawn: {
+          afresh: true,
+          pose: { arm: { shoulderAbduction: 165 } },
+          from: {},
+          decides: decides('shoulderAbduction', 150, 180),
+          forces: [own(push('upperArm', 0.5, 'outer'))],
+        },
+      },
     ],
     figure: figure(
       'standing',

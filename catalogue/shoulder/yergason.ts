@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, easesOff, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { moves, feels, turn, own, decides, figure } from '../figures.ts';
+import { moves, feels, turn, own, decides, figure, push } from '../figures.ts';
 import { memory } from '../worth.ts';
 
 /** The palm turned up against resistance with a finger on the groove. */
@@ -26,6 +26,10 @@ export const yergason = defineProcedure(
         key: 'with-rotation',
         label: 'With outward turn',
         description: 'The arm turned outwards as well: for a tendon that slips.',
+        drawn: {
+          pose: { arm: { shoulderRotation: -30 } },
+          forces: [own(turn('forearm', 0.7, 'outwards')), own(push('forearm', 0.85, 'back'))],
+        },
         force: 'outward turn resisted too',
       },
     ],

@@ -25,8 +25,14 @@ export const ainMotorCheck = defineProcedure(
         key: 'three',
         label: 'Three muscles',
         description: 'Thumb, index and pronator, each graded.',
+        order: 'thumb, index, pronator',
       },
-      { key: 'circle', label: 'Circle only', description: 'The quick look.' },
+      {
+        key: 'circle',
+        label: 'Circle only',
+        description: 'The quick look.',
+        order: 'the circle alone',
+      },
     ],
     figure: figure(
       'sitting',

@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
-import { holds, moves, push, decides, figure } from '../figures.ts';
+import { holds, moves, push, decides, figure, own } from '../figures.ts';
 import { memory, said } from '../worth.ts';
 
 /** Wrist and thumb tilted step by step, ending at the first pain. */
@@ -31,18 +31,29 @@ export const finkelsteinStaged = defineProcedure(
         key: 'single',
         label: 'Single pull',
         description: 'The examiner draws the thumb into the tilt at once.',
+        drawn: { hands: [holds('forearm', 0.8, 'outer'), moves('hand', 0.75, 'front')] },
         hands: 'on the thumb',
       },
       {
         key: 'fist',
         label: 'Fist (Eichhoff)',
         description: 'Thumb in the fist, then tilted: often taught, hurts healthy wrists.',
+        hands: 'none: the patient tilts, thumb in the fist',
+        drawn: { hands: [], forces: [own(push('hand', 0.5, 'back', 'front'))] },
         criterion: 'more false positives',
       },
       {
         key: 'what',
         label: 'Bent wrist, thumb lifted',
         description: 'The patient lifts the thumb against resistance, wrist bent.',
+        angles: 'wrist fully bent',
+        drawn: {
+          pose: { arm: { wristUlnarDeviation: 0, wristExtension: -70 } },
+          from: { arm: { wristExtension: -70 } },
+          decides: null,
+          hands: [holds('forearm', 0.8, 'outer'), moves('hand', 0.5, 'front')],
+          forces: [own(push('hand', 0.5, 'front'))],
+        },
         force: 'resisted thumb lift',
       },
     ],

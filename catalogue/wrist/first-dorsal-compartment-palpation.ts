@@ -21,8 +21,13 @@ export const firstDorsalCompartmentPalpation = defineProcedure(
       'Palpate before any provocation.',
     ],
     schools: [
-      { key: 'thumb', label: 'Thumb pad', description: 'Broader, equal pressure.' },
-      { key: 'index', label: 'Index finger', description: 'Finer between the tendons.' },
+      { key: 'thumb', label: 'Thumb pad', description: 'Broader, equal pressure.', means: 'thumb' },
+      {
+        key: 'index',
+        label: 'Index finger',
+        description: 'Finer between the tendons.',
+        means: 'index finger',
+      },
     ],
     figure: figure(
       'sitting',

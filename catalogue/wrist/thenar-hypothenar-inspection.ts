@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret } from '../items.ts';
 import { site } from '../findings.ts';
-import { holds, figure } from '../figures.ts';
+import { holds, figure, moves, push, own } from '../figures.ts';
 
 /** Both palms side by side, for the bulk of their muscles. */
 export const thenarHypothenarInspection = defineProcedure(
@@ -21,8 +21,22 @@ export const thenarHypothenarInspection = defineProcedure(
       'Say none, mild or marked for each group.',
     ],
     schools: [
-      { key: 'look', label: 'Look only', description: 'Three views, no load.' },
-      { key: 'strength', label: 'Look with strength', description: 'Adds opposition and spread.' },
+      {
+        key: 'look',
+        label: 'Look only',
+        description: 'Three views, no load.',
+        order: 'three views',
+      },
+      {
+        key: 'strength',
+        label: 'Look with strength',
+        description: 'Adds opposition and spread.',
+        order: 'the views, then strength',
+        drawn: {
+          hands: [moves('hand', 0.75, 'inner')],
+          forces: [own(push('hand', 0.75, 'inner'))],
+        },
+      },
     ],
     figure: figure(
       'sitting',

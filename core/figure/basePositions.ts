@@ -36,6 +36,8 @@ const v = (x: number, y: number, z: number) => vec3.fromValues(x, y, z);
 const both = (leg: LegAngles): PoseSpec => ({ leg, otherLeg: leg });
 const ARMS_AT_SIDE = { shoulderAbduction: 8 };
 const LAP = { shoulderFlexion: 25, elbowFlexion: 45, shoulderAbduction: 6 };
+/** Hands on a wall, or on the back of a chair. */
+const REACHING_FORWARD = { shoulderFlexion: 55, elbowFlexion: 40, shoulderAbduction: 4 };
 const FROM_RIGHT = { towards: v(0, 0, 1), up: v(0, 1, 0) };
 const LYING_ARMS = {
   arm: { ...ARMS_AT_SIDE, shoulderFlexion: -7 },
@@ -125,6 +127,34 @@ export const POSITIONS: Readonly<Record<BasePositionName, BasePosition>> = {
     pose: { ...HANGING_ARMS, otherLeg: { hipFlexion: 5, kneeFlexion: 70 } },
     rests: [{ segment: 'foot', side: 'right' }],
     flatFeet: true,
+  },
+  lunge: {
+    words: 'Standing in a lunge, the tested foot in front',
+    support: 'floor',
+    root: facing(v(1, 0, 0), v(0, 1, 0)),
+    side: FROM_RIGHT,
+    pose: {
+      leg: { hipFlexion: 34, kneeFlexion: 70, ankleDorsiflexion: 36 },
+      otherLeg: { hipFlexion: -26, kneeFlexion: 28, ankleDorsiflexion: 32 },
+      arm: REACHING_FORWARD,
+      otherArm: REACHING_FORWARD,
+    },
+    rests: [{ segment: 'foot', side: 'right' }],
+  },
+  kneeling: {
+    words: 'Kneeling on a chair, feet free',
+    support: 'couch',
+    root: facing(v(1, 0, 0), v(0, 1, 0)),
+    side: FROM_RIGHT,
+    pose: {
+      ...both({ kneeFlexion: 88, ankleDorsiflexion: -25 }),
+      arm: REACHING_FORWARD,
+      otherArm: REACHING_FORWARD,
+    },
+    rests: [
+      { segment: 'shank', side: 'left' },
+      { segment: 'shank', side: 'right' },
+    ],
   },
   'on-step': {
     words: 'Standing on a step',

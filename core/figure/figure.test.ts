@@ -130,6 +130,7 @@ describe('the support', () => {
     for (const part of parts) {
       // Shanks that hang over the edge are not above the couch.
       if (position === 'sitting' && (part.segment === 'shank' || part.segment === 'foot')) continue;
+      if (position === 'kneeling' && part.segment === 'foot') continue;
       expect(lowestOf(skeleton, part), JSON.stringify(part)).toBeGreaterThan(-TWO_CM);
     }
   });

@@ -64,7 +64,8 @@ export const RANGES: Readonly<Record<JointAngle, readonly [number, number]>> = {
   hipAbduction: [-40, 50],
   hipRotation: [-60, 55],
   kneeFlexion: [-15, 150],
-  ankleDorsiflexion: [-55, 30],
+  // Under body weight the ankle bends further than on the couch.
+  ankleDorsiflexion: [-55, 40],
   hindfootInversion: [-25, 40],
   tibialTranslation: [-15, 15],
   tibialRotation: [-40, 40],

@@ -7,7 +7,8 @@ import type { Skeleton } from './skeleton.ts';
 import { RADII } from './segments.ts';
 import type { FigureSpec } from './spec.ts';
 
-const COUCH_THICKNESS = 0.035;
+export const COUCH_THICKNESS = 0.035;
+export const COUCH_HALF_WIDTH = 0.22;
 
 /** What the body lies, sits or stands on, and what is laid under or beside it. */
 export function drawProps(
@@ -83,30 +84,44 @@ export function drawProps(
   return shapes;
 }
 
+/** How far the couch reaches: behind somebody who sits on its edge, all along somebody who lies. */
+export function couchEnds(
+  { position }: Pick<FigureSpec, 'position'>,
+  { axial, limbs }: Skeleton,
+): vec3[] {
+  const { head, pelvis } = axial;
+  const { left, right } = limbs;
+  const shifted = (from: vec3, by: vec3) => vec3.add(vec3.create(), from, by);
+  if (position === 'sitting') {
+    return [shifted(pelvis.near, [-0.22, 0, 0]), shifted(left.thigh.far, [-0.035, 0, 0])];
+  }
+  // The feet of somebody who kneels hang free behind the seat.
+  if (position === 'kneeling') {
+    return [
+      shifted(left.shank.near, [0.06, 0, 0]),
+      vec3.lerp(vec3.create(), left.shank.near, left.shank.far, 0.72),
+    ];
+  }
+  const beyond = (from: vec3, to: vec3, by: number) =>
+    vec3.scaleAndAdd(vec3.create(), to, vec3.subtract(vec3.create(), to, from), by);
+  // Feet that would point through the couch hang over its end.
+  if (Math.min(left.foot.far[1], right.foot.far[1]) < RADII.foot[1] - 0.01) {
+    const { near, far } = right.foot.far[1] < left.foot.far[1] ? right.shank : left.shank;
+    return [beyond(pelvis.near, head.far, 0.12), vec3.lerp(vec3.create(), near, far, 0.85)];
+  }
+  return [
+    beyond(pelvis.near, head.far, 0.12),
+    left.foot.far,
+    right.foot.far,
+    beyond(head.far, pelvis.near, 0.85),
+  ];
+}
+
 /** The couch under what lies on it; over its edge hang shanks of somebody who sits. */
 function couch(spec: FigureSpec, skeleton: Skeleton, camera: Camera, flatView: boolean): Shape {
-  const { head, pelvis } = skeleton.axial;
-  const sits = spec.position === 'sitting';
-  const ends = sits
-    ? [
-        vec3.add(vec3.create(), pelvis.near, [-0.22, 0, 0]),
-        vec3.add(vec3.create(), skeleton.limbs.left.thigh.far, [-0.035, 0, 0]),
-      ]
-    : [
-        vec3.scaleAndAdd(
-          vec3.create(),
-          head.far,
-          vec3.subtract(vec3.create(), head.far, pelvis.near),
-          0.12,
-        ),
-        ...[skeleton.limbs.left.foot.far, skeleton.limbs.right.foot.far],
-        vec3.scaleAndAdd(
-          vec3.create(),
-          pelvis.near,
-          vec3.subtract(vec3.create(), pelvis.near, head.far),
-          0.85,
-        ),
-      ];
+  const { pelvis } = skeleton.axial;
+  const ends = couchEnds(spec, skeleton);
+  const label = spec.position === 'kneeling' ? 'Chair' : 'Couch';
   if (flatView) {
     const across = Math.abs(camera.right[0]) > 0.5;
     const xs = across
@@ -122,11 +137,11 @@ function couch(spec: FigureSpec, skeleton: Skeleton, camera: Camera, flatView: b
         [r, -COUCH_THICKNESS],
         [l, -COUCH_THICKNESS],
       ],
-      label: 'Couch',
+      label,
     };
   }
   const corners = ends.flatMap((p) =>
-    [-0.22, 0.22].map((z) => project(camera, vec3.fromValues(p[0], 0, z))),
+    [-COUCH_HALF_WIDTH, COUCH_HALF_WIDTH].map((z) => project(camera, vec3.fromValues(p[0], 0, z))),
   );
   const [l, r] = [Math.min(...corners.map((p) => p.x)), Math.max(...corners.map((p) => p.x))];
   const [b, t] = [Math.min(...corners.map((p) => p.y)), Math.max(...corners.map((p) => p.y))];
@@ -139,6 +154,6 @@ function couch(spec: FigureSpec, skeleton: Skeleton, camera: Camera, flatView: b
       [r, t],
       [l, t],
     ],
-    label: 'Couch',
+    label,
   };
 }

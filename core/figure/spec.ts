@@ -10,6 +10,8 @@ export const BASE_POSITIONS = [
   'sitting',
   'standing',
   'single-leg-standing',
+  'lunge',
+  'kneeling',
   'on-step',
 ] as const;
 export type BasePositionName = (typeof BASE_POSITIONS)[number];

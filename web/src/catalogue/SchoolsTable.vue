@@ -11,6 +11,7 @@ const ASPECTS = [
   ['angles', 'Angles'],
   ['hands', 'Hands'],
   ['force', 'Force'],
+  ['means', 'Means'],
   ['order', 'Order'],
   ['repetitions', 'Repetitions'],
   ['hold', 'Hold'],
