@@ -6,6 +6,7 @@ import type {
   HandRole,
   HandSpec,
   PoseSpec,
+  PropSpec,
   Surface,
 } from '@kritikos/core/figure/spec';
 import type { Redrawing } from './procedure.ts';
@@ -40,6 +41,12 @@ export function compress(segment: SegmentName): ForceSpec {
 
 export function distract(segment: SegmentName): ForceSpec {
   return { kind: 'distract', segment, at: 0.5, surface: 'front' };
+}
+
+/** A measuring tape from landmark to landmark. */
+export function tape(from: Place, to: Place): PropSpec {
+  const place = ([segment, at, surface]: Place) => ({ segment, at, surface });
+  return { kind: 'tape', from: place(from), to: place(to) };
 }
 
 /** The patient's own effort. */

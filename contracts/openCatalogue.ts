@@ -43,11 +43,16 @@ const forces = z.array(
   ]),
 );
 const props = z.array(
-  z.strictObject({
-    kind: z.enum(['bolster', 'step', 'wall', 'tape']),
-    under: z.strictObject({ segment, at: share }).optional(),
-    heightCm: z.number().positive().max(60).optional(),
-  }),
+  z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('bolster'), under: z.strictObject({ segment, at: share }) }),
+    z.strictObject({ kind: z.literal('step'), heightCm: z.number().positive().max(60) }),
+    z.strictObject({ kind: z.enum(['wall', 'pole']) }),
+    z.strictObject({
+      kind: z.literal('tape'),
+      from: z.strictObject(place),
+      to: z.strictObject(place),
+    }),
+  ]),
 );
 const position = z.enum(BASE_POSITIONS);
 const view = z.enum(['side', 'front', 'above', 'quarter']);

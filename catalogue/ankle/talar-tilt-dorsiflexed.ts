@@ -35,7 +35,6 @@ export const talarTiltDorsiflexed = defineProcedure(
       {
         from: { leg: { hipFlexion: 88, kneeFlexion: 88, ankleDorsiflexion: 15 } },
         decides: decides('ankleDorsiflexion', 10, 25),
-        view: 'front',
         hands: [holds('shank', 0.85, 'inner'), moves('foot', 0.08, 'outer')],
         forces: [push('foot', 0.1, 'inner', 'outer')],
         region: ['shank', 'foot'],

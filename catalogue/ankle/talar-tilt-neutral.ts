@@ -48,7 +48,6 @@ export const talarTiltNeutral = defineProcedure(
       {
         from: { leg: { hipFlexion: 88, kneeFlexion: 88, ankleDorsiflexion: 0 } },
         decides: decides('ankleDorsiflexion', -5, 5),
-        view: 'front',
         hands: [holds('shank', 0.85, 'inner'), moves('foot', 0.08, 'outer')],
         forces: [push('foot', 0.1, 'inner', 'outer')],
         region: ['shank', 'foot'],

@@ -40,7 +40,6 @@ export const talarTiltPlantarflexed = defineProcedure(
       {
         from: { leg: { hipFlexion: 88, kneeFlexion: 88, ankleDorsiflexion: -30 } },
         decides: decides('ankleDorsiflexion', -40, -20),
-        view: 'front',
         hands: [holds('shank', 0.85, 'inner'), moves('foot', 0.08, 'outer')],
         forces: [push('foot', 0.1, 'inner', 'outer')],
         region: ['shank', 'foot'],

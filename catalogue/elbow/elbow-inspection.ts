@@ -33,7 +33,13 @@ export const elbowInspection = defineProcedure(
         label: 'Seated',
         description: 'Quicker beside a couch.',
         positions: 'sitting',
-        drawn: { position: 'sitting' },
+        drawn: {
+          position: 'sitting',
+          pose: {
+            arm: { shoulderFlexion: 10, elbowFlexion: 5 },
+            otherArm: { shoulderFlexion: 10, elbowFlexion: 5 },
+          },
+        },
       },
     ],
     figure: figure(

@@ -72,7 +72,7 @@ export const elbowPosterolateralPivotShift = defineProcedure(
             },
           },
           hands: [],
-          forces: [own(push('hand', 0.7, 'below'))],
+          forces: [own(push('forearm', 0.8, 'below'))],
         },
         positions: 'sitting',
       },

@@ -28,8 +28,8 @@ export const elbowVarusStress = defineProcedure(
         description: 'Both hands stay free for the elbow.',
         hands: 'both at the elbow',
         drawn: {
-          hands: [holds('hand', 0.5, 'outer'), moves('upperArm', 0.97, 'inner')],
-          forces: [push('upperArm', 0.97, 'outer', 'inner')],
+          hands: [holds('hand', 0.5, 'outer'), moves('upperArm', 0.97, 'front')],
+          forces: [push('upperArm', 0.78, 'back', 'front')],
         },
       },
     ],

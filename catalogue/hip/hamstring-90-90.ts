@@ -29,7 +29,7 @@ export const hamstring9090 = defineProcedure(
         drawn: {
           pose: { leg: { kneeFlexion: 20 } },
           hands: [holds('thigh', 0.75, 'front')],
-          forces: [own(push('shank', 0.9, 'front', 'back'))],
+          forces: [own(push('shank', 0.9, 'front'))],
         },
         force: 'by the patient',
       },

@@ -28,8 +28,8 @@ export const hipAbductionPelvicMonitor = defineProcedure(
         angles: 'hips and knees bent',
         drawn: {
           pose: {
-            leg: { hipFlexion: 40, hipAbduction: 40, hipRotation: -40, kneeFlexion: 105 },
-            otherLeg: { hipFlexion: 40, hipAbduction: 40, hipRotation: -40, kneeFlexion: 105 },
+            leg: { hipFlexion: 45, hipAbduction: 38, hipRotation: -52, kneeFlexion: 112 },
+            otherLeg: { hipFlexion: 45, hipAbduction: 38, hipRotation: -52, kneeFlexion: 112 },
           },
           from: {
             leg: { hipFlexion: 40, hipAbduction: 5, kneeFlexion: 85 },
@@ -37,6 +37,7 @@ export const hipAbductionPelvicMonitor = defineProcedure(
           },
           hands: [feels('pelvis', 0.9, 'front'), moves('thigh', 0.9, 'inner')],
           forces: [push('thigh', 0.9, 'outer', 'inner')],
+          view: 'above',
         },
       },
     ],

@@ -28,7 +28,7 @@ export const slrRange = defineProcedure(
         description: 'The person lifts.',
         drawn: {
           hands: [holds('pelvis', 0.8, 'front')],
-          forces: [own(push('shank', 0.95, 'front', 'back'))],
+          forces: [own(push('shank', 0.9, 'front'))],
         },
         force: 'by the patient',
       },

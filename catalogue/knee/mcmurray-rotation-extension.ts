@@ -54,7 +54,7 @@ export const mcmurrayRotationExtension = defineProcedure(
         label: 'Valgus with the turn',
         description:
           'Outward turn with a force that opens the inner side, inward turn with its opposite.',
-        drawn: { forces: [turn('shank', 0.7, 'outwards'), push('shank', 0.8, 'outer', 'inner')] },
+        drawn: { forces: [turn('shank', 0.7, 'outwards'), push('shank', 0.4, 'outer', 'inner')] },
         force: 'valgus with the outward turn, varus with the inward one',
       },
       {
@@ -62,7 +62,7 @@ export const mcmurrayRotationExtension = defineProcedure(
         label: 'Closing the tested side',
         description:
           'Outward turn with a force that loads the inner side, inward turn with its opposite.',
-        drawn: { forces: [turn('shank', 0.7, 'outwards'), push('shank', 0.8, 'inner', 'outer')] },
+        drawn: { forces: [turn('shank', 0.7, 'outwards'), push('shank', 0.4, 'inner', 'outer')] },
         force: 'varus with the outward turn, valgus with the inward one',
       },
     ],

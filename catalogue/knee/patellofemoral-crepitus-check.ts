@@ -31,7 +31,7 @@ export const patellofemoralCrepitusCheck = defineProcedure(
         description: 'The person bends and straightens.',
         drawn: {
           hands: [feels('thigh', 0.98, 'front')],
-          forces: [own(push('shank', 0.85, 'front', 'back'))],
+          forces: [own(push('shank', 0.85, 'front'))],
         },
         force: 'by the patient',
       },

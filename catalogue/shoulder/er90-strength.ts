@@ -45,9 +45,9 @@ export const er90Strength = defineProcedure(
           pose: {
             arm: {
               shoulderFlexion: 0,
-              shoulderAbduction: 80,
+              shoulderAbduction: 100,
               shoulderHorizontalAdduction: 70,
-              shoulderRotation: 10,
+              shoulderRotation: -8,
               elbowFlexion: 140,
               forearmPronation: 40,
             },

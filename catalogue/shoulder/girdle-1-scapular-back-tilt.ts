@@ -33,7 +33,7 @@ export const girdle1ScapularBackTilt = defineProcedure(
     ],
     figure: figure(
       'sitting',
-      { arm: { shoulderFlexion: 170, shoulderAbduction: 0 } },
+      { arm: { shoulderFlexion: 170, shoulderAbduction: 0, elbowFlexion: 0 } },
       {
         from: { arm: { shoulderFlexion: 20 } },
         decides: decides('shoulderFlexion', 160, 180),

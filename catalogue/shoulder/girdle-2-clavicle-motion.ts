@@ -35,7 +35,7 @@ export const girdle2ClavicleMotion = defineProcedure(
     ],
     figure: figure(
       'sitting',
-      { arm: { shoulderFlexion: 150, shoulderAbduction: 0 } },
+      { arm: { shoulderFlexion: 150, shoulderAbduction: 0, elbowFlexion: 0 } },
       {
         from: { arm: { shoulderFlexion: 10 } },
         decides: decides('shoulderFlexion', 140, 180),

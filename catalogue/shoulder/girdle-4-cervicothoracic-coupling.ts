@@ -36,7 +36,7 @@ export const girdle4CervicothoracicCoupling = defineProcedure(
     ],
     figure: figure(
       'sitting',
-      { arm: { shoulderFlexion: 165, shoulderAbduction: 0 } },
+      { arm: { shoulderFlexion: 165, shoulderAbduction: 0, elbowFlexion: 0 } },
       {
         from: { arm: {} },
         decides: decides('shoulderFlexion', 150, 180),

@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { feels, decides, figure } from '../figures.ts';
+import { tape, feels, decides, figure } from '../figures.ts';
 import { said } from '../worth.ts';
 
 /** The thumb taken up the spine, its level marked. */
@@ -32,7 +32,7 @@ export const handBehindBackReach = defineProcedure(
         label: 'By tape',
         description: 'Neck bone to thumb.',
         means: 'tape from neck bone to thumb',
-        drawn: { props: [{ kind: 'tape' }] },
+        drawn: { props: [tape(['trunk', 0.98, 'back'], ['hand', 0.5, 'front'])] },
       },
     ],
     figure: figure(

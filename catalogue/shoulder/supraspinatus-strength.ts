@@ -42,6 +42,7 @@ export const supraspinatusStrength = defineProcedure(
           shoulderAbduction: 90,
           shoulderHorizontalAdduction: 40,
           shoulderRotation: 60,
+          elbowFlexion: 0,
         },
       },
       {

@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { holds, decides, figure, moves, push } from '../figures.ts';
+import { tape, holds, decides, figure, moves, push } from '../figures.ts';
 
 /** The gap from navel to wrist with the arm turned out at the side. */
 export const tapeEr0 = defineProcedure(
@@ -39,7 +39,7 @@ export const tapeEr0 = defineProcedure(
         decides: decides('shoulderRotation', -80, -45),
         hands: [holds('forearm', 0.95, 'front')],
         forces: [],
-        props: [{ kind: 'tape' }],
+        props: [tape(['trunk', 0.15, 'front'], ['forearm', 1, 'front'])],
         region: ['upperArm', 'forearm'],
       },
     ),

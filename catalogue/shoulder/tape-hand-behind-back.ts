@@ -1,7 +1,7 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret } from '../items.ts';
 import { yesNo } from '../findings.ts';
-import { holds, decides, figure } from '../figures.ts';
+import { tape, holds, decides, figure } from '../figures.ts';
 
 /** The gap from the neck bone to the thumb behind the back, by tape. */
 export const tapeHandBehindBack = defineProcedure(
@@ -47,7 +47,7 @@ export const tapeHandBehindBack = defineProcedure(
         decides: decides('elbowFlexion', 80, 140),
         hands: [holds('trunk', 0.98, 'back')],
         forces: [],
-        props: [{ kind: 'tape' }],
+        props: [tape(['trunk', 0.98, 'back'], ['hand', 0.5, 'front'])],
         region: ['upperArm', 'forearm'],
       },
     ),

@@ -45,7 +45,13 @@ export const tapeHorizontalAdduction = defineProcedure(
         decides: decides('shoulderHorizontalAdduction', 100, 130),
         hands: [],
         forces: [own(push('upperArm', 0.9, 'inner', 'outer'))],
-        props: [{ kind: 'tape' }],
+        props: [
+          {
+            kind: 'tape',
+            from: { segment: 'upperArm', at: 1, surface: 'below' },
+            to: { segment: 'upperArm', at: 0, surface: 'above', other: true },
+          },
+        ],
         region: ['upperArm'],
       },
     ),

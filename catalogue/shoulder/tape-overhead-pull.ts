@@ -40,7 +40,7 @@ export const tapeOverheadPull = defineProcedure(
         decides: decides('shoulderFlexion', 140, 180),
         hands: [],
         forces: [own(push('upperArm', 0.5, 'front'))],
-        props: [{ kind: 'tape' }],
+        props: [{ kind: 'pole' }],
         region: ['upperArm'],
       },
     ),

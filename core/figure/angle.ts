@@ -1,14 +1,8 @@
 import { vec3 } from 'gl-matrix';
-import { POSITIONS } from './basePositions.ts';
-import { capsule } from './body.ts';
-import { cameraAlong, project } from './camera.ts';
+import { project } from './camera.ts';
 import type { Camera } from './camera.ts';
-import type { Drawing, Shape, XY } from './drawing.ts';
-import { framed } from './frame.ts';
-import { segmentOf } from './skeleton.ts';
-import type { SeenAngle, Skeleton } from './skeleton.ts';
-import type { FigureSpec } from './spec.ts';
-import { chainOf, LENGTHWISE } from './view.ts';
+import type { Shape, XY } from './drawing.ts';
+import type { SeenAngle } from './skeleton.ts';
 
 const RAY = 0.2;
 
@@ -40,13 +34,7 @@ export function drawAngle(
     at(low + ((high - low) * i) / steps, RAY),
   );
   const from: XY = [centre.x, centre.y];
-  const [least, most] = [Math.min(...band.map(Math.abs)), Math.max(...band.map(Math.abs))];
-  const words =
-    least === most
-      ? `${most}°`
-      : band[0] * band[1] < 0
-        ? `${band[0]} to ${band[1]}°`
-        : `${least} to ${most}°`;
+  const words = bandInWords(band);
   return [
     { kind: 'sector', centre: from, points },
     { kind: 'ray', from, to: at(0, RAY), dashed: true },
@@ -55,30 +43,12 @@ export function drawAngle(
   ];
 }
 
-/** A small drawing of the limb alone, square to the deciding angle where the main view is not. */
-export function drawInset(spec: FigureSpec, skeleton: Skeleton, seen: SeenAngle): Drawing['inset'] {
-  if (!spec.decides) return null;
-  const { angle, band } = spec.decides;
-  const plain = POSITIONS[spec.position].side;
-  const lengthwise = LENGTHWISE.includes(angle);
-  const beyond = vec3.negate(vec3.create(), seen.axis);
-  const camera = lengthwise
-    ? cameraAlong(seen.axis, { towards: beyond, up: seen.zero }, plain.up)
-    : cameraAlong(seen.axis, plain, [0, 0, -1]);
-  const parts = chainOf(angle).map((name) => ({
-    ...capsule(segmentOf(skeleton, name, 'right'), name, camera),
-    tinted: spec.region.includes(name),
-  }));
-  const shapes: Shape[] = [{ kind: 'body', tone: 'near', parts }, ...drawAngle(seen, band, camera)];
-  const drawn = framed(shapes);
-  return {
-    title: lengthwise ? 'Seen along the limb' : 'The angle, square to it',
-    drawing: { ...drawn, box: squared(drawn.box), inset: null, text: '' },
-  };
-}
-
-/** A box made square about its middle, so that a limb seen end-on does not fill the whole inset. */
-function squared([l, b, w, h]: Drawing['box']): Drawing['box'] {
-  const size = Math.max(w, h, 0.5);
-  return [l + w / 2 - size / 2, b + h / 2 - size / 2, size, size];
+/** "20 to 30°"; both signs are said only where the band spans zero. */
+function bandInWords([low, high]: readonly [number, number]): string {
+  if (low < 0 && high > 0) return `${low} to ${high}°`.replace('-', '−');
+  const [least, most] = [
+    Math.min(Math.abs(low), Math.abs(high)),
+    Math.max(Math.abs(low), Math.abs(high)),
+  ];
+  return least === most ? `${most}°` : `${least} to ${most}°`;
 }

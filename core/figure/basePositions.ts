@@ -36,7 +36,7 @@ const v = (x: number, y: number, z: number) => vec3.fromValues(x, y, z);
 const both = (leg: LegAngles): PoseSpec => ({ leg, otherLeg: leg });
 const ARMS_AT_SIDE = { shoulderAbduction: 8 };
 const LAP = { shoulderFlexion: 25, elbowFlexion: 45, shoulderAbduction: 6 };
-/** Hands on a wall, or on the back of a chair. */
+/** Hands on the back of a chair. */
 const REACHING_FORWARD = { shoulderFlexion: 55, elbowFlexion: 40, shoulderAbduction: 4 };
 const FROM_RIGHT = { towards: v(0, 0, 1), up: v(0, 1, 0) };
 const LYING_ARMS = {
@@ -136,8 +136,8 @@ export const POSITIONS: Readonly<Record<BasePositionName, BasePosition>> = {
     pose: {
       leg: { hipFlexion: 34, kneeFlexion: 70, ankleDorsiflexion: 36 },
       otherLeg: { hipFlexion: -26, kneeFlexion: 28, ankleDorsiflexion: 32 },
-      arm: REACHING_FORWARD,
-      otherArm: REACHING_FORWARD,
+      arm: { shoulderFlexion: 8, elbowFlexion: 15, shoulderAbduction: 8 },
+      otherArm: { shoulderFlexion: 8, elbowFlexion: 15, shoulderAbduction: 8 },
     },
     rests: [{ segment: 'foot', side: 'right' }],
   },

@@ -84,7 +84,12 @@ function trunkParts(skeleton: Skeleton, camera: Camera, tinted: boolean) {
 }
 
 /** The part of hand and foot that tells which way they are turned: thumb, and forefoot with the toes. */
-function extremity(skeleton: Skeleton, name: 'hand' | 'foot', side: Side, camera: Camera): Capsule {
+export function extremity(
+  skeleton: Skeleton,
+  name: 'hand' | 'foot',
+  side: Side,
+  camera: Camera,
+): Capsule {
   const { near, far, frame } = skeleton.limbs[side][name];
   const own = (x: number, y: number, z: number) =>
     vec3.transformQuat(vec3.create(), [x, y, side === 'right' ? z : -z], frame);

@@ -1,7 +1,7 @@
 import { POSITIONS } from './basePositions.ts';
 import type { JointAngle } from './pose.ts';
 import type { SegmentName, Side } from './segments.ts';
-import type { FigureSpec, ForceSpec, HandSpec, Place } from './spec.ts';
+import type { FigureSpec, ForceSpec, HandSpec, Place, PropSpec } from './spec.ts';
 
 /** Joint angles in words; where the sign has a word of its own, both are given. */
 const ANGLE_WORDS: Readonly<Record<JointAngle, readonly [string, string]>> = {
@@ -50,14 +50,21 @@ export function angleInWords(angle: JointAngle, degrees: number): string {
   return `${degrees >= 0 ? more : less} ${Math.round(Math.abs(degrees))} ${unit}`;
 }
 
-/** What the drawing shows, from the same data, for those who do not see it. */
-export function describeFigure(spec: FigureSpec, side: Side): string {
-  const angles = Object.entries({ ...spec.pose.axial, ...spec.pose.leg, ...spec.pose.arm })
+function anglesInWords(angles: Partial<Record<JointAngle, number>>): string[] {
+  return Object.entries(angles)
     .filter(([, degrees]) => Math.abs(degrees) >= 1)
     .map(([angle, degrees]) => angleInWords(angle as JointAngle, degrees));
+}
+
+/** What the drawing shows, from the same data, for those who do not see it. */
+export function describeFigure(spec: FigureSpec, side: Side): string {
+  const { axial, leg, arm, otherLeg, otherArm } = spec.pose;
+  const angles = anglesInWords({ ...axial, ...leg, ...arm });
+  const others = anglesInWords({ ...otherLeg, ...otherArm });
   const sentences = [
     `${POSITIONS[spec.position].words}, ${side} side tested${angles.length > 0 ? `: ${angles.join(', ')}` : ''}.`,
   ];
+  if (others.length > 0) sentences.push(`Other side: ${others.join(', ')}.`);
   if (spec.decides) {
     const [low, high] = spec.decides.band;
     const name = ANGLE_WORDS[spec.decides.angle][high > 0 ? 0 : 1];
@@ -66,16 +73,21 @@ export function describeFigure(spec: FigureSpec, side: Side): string {
   }
   for (const hand of spec.hands) sentences.push(handInWords(hand));
   for (const force of spec.forces) sentences.push(forceInWords(force));
-  for (const prop of spec.props ?? []) {
-    sentences.push(
-      prop.kind === 'step'
-        ? `A step of ${prop.heightCm} cm.`
-        : prop.kind === 'bolster' && prop.under
-          ? `A bolster under the ${SEGMENT_WORDS[prop.under.segment]}.`
-          : `With a ${prop.kind}.`,
-    );
-  }
+  for (const prop of spec.props ?? []) sentences.push(propInWords(prop));
   return sentences.join(' ');
+}
+
+function propInWords(prop: PropSpec): string {
+  switch (prop.kind) {
+    case 'step':
+      return `A step of ${prop.heightCm} cm.`;
+    case 'bolster':
+      return `A bolster under the ${SEGMENT_WORDS[prop.under.segment]}.`;
+    case 'tape':
+      return `A tape from the ${placeInWords(prop.from)}, to the ${placeInWords(prop.to)}.`;
+    default:
+      return `Beside a ${prop.kind}.`;
+  }
 }
 
 function handInWords(hand: HandSpec): string {

@@ -1,4 +1,4 @@
-import { drawAngle, drawInset } from './angle.ts';
+import { drawAngle } from './angle.ts';
 import { layDown, poseIn } from './basePositions.ts';
 import { drawBody, drawGhost } from './body.ts';
 import { describeFigure } from './describe.ts';
@@ -6,7 +6,8 @@ import type { Drawing } from './drawing.ts';
 import { between } from './pose.ts';
 import { framed, mirrored } from './frame.ts';
 import { drawForces, drawHands } from './handsAndForces.ts';
-import { drawProps } from './props.ts';
+import { drawInset } from './inset.ts';
+import { drawProps, drawTapes } from './props.ts';
 import { angleKey } from './skeleton.ts';
 import { STATURE_CM } from './segments.ts';
 import type { Side } from './segments.ts';
@@ -25,7 +26,7 @@ export interface DrawOptions {
  * data gives the same drawing.
  */
 export function drawFigure(spec: FigureSpec, { side, share = 1 }: DrawOptions): Drawing {
-  const stepTop = (spec.props?.find((p) => p.kind === 'step')?.heightCm ?? 0) / STATURE_CM;
+  const stepTop = stepHeight(spec) / STATURE_CM;
   const goal = poseIn(spec.position, spec.pose);
   const start = spec.from ? poseIn(spec.position, spec.from) : null;
   const now = start ? between(start, goal, share) : goal;
@@ -36,16 +37,19 @@ export function drawFigure(spec: FigureSpec, { side, share = 1 }: DrawOptions): 
     ...drawProps(spec, skeleton, camera, stepTop),
     ...(start && share > 0 ? drawGhost(layDown(spec.position, start, stepTop), camera, spec) : []),
     ...drawBody(skeleton, camera, spec.region),
+    ...drawTapes(spec, skeleton, camera),
     ...drawForces(spec.forces, skeleton, camera),
     ...drawHands(spec.hands, skeleton, camera),
     ...(decisive && spec.decides && turnsInView(camera, decisive)
       ? drawAngle(decisive, spec.decides.band, camera)
       : []),
   ];
-  const inset =
-    decisive && spec.decides && !turnsInView(camera, decisive)
-      ? drawInset(spec, skeleton, decisive)
-      : null;
+  const inset = drawInset(spec, skeleton, camera);
   const drawing = { ...framed(shapes), inset, text: describeFigure(spec, side) };
   return side === 'right' ? drawing : mirrored(drawing);
+}
+
+/** In centimetres; 0 where nobody stands on a step. */
+export function stepHeight({ props = [] }: FigureSpec): number {
+  return props.find((prop) => prop.kind === 'step')?.heightCm ?? 0;
 }

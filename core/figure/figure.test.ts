@@ -158,7 +158,7 @@ describe('the drawing', () => {
     ['hipRotation', 'prone', { leg: { hipRotation: 30, kneeFlexion: 90 } }],
     ['kneeFlexion', 'supine', { leg: { hipFlexion: 20, hipAbduction: 25, kneeFlexion: 25 } }],
     ['ankleDorsiflexion', 'long-sitting', { leg: { ankleDorsiflexion: -20 } }],
-    ['hindfootInversion', 'prone', { leg: { hindfootInversion: 15 } }],
+    ['hindfootInversion', 'prone', { leg: { ankleDorsiflexion: 0, hindfootInversion: 15 } }],
     ['shoulderFlexion', 'standing', { arm: { shoulderFlexion: 120 } }],
     ['shoulderAbduction', 'standing', { arm: { shoulderAbduction: 90 } }],
     [

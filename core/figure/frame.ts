@@ -3,13 +3,16 @@ import type { Drawing, Shape, XY } from './drawing.ts';
 const MARGIN = 0.05;
 /** The width that a letter takes on paper, in statures, and how far words reach from their anchor. */
 const LETTER = 0.02;
+/** The height of a line of words. */
+const LINE = 0.04;
 const LABEL_REACH = { start: [0, 1], middle: [-0.5, 0.5], end: [-1, 0] } as const;
 
 /** The shapes with the box that holds them all. */
-export function framed(shapes: readonly Shape[]): {
+export function framed(drawn: readonly Shape[]): {
   shapes: readonly Shape[];
   box: Drawing['box'];
 } {
+  const shapes = withLabelsApart(drawn);
   const xs: number[] = [];
   const ys: number[] = [];
   const take = ([x, y]: XY, r = 0) => {
@@ -57,6 +60,36 @@ export function framed(shapes: readonly Shape[]): {
     box: [l, b, Math.max(...xs) + MARGIN - l, Math.max(...ys) + MARGIN - b],
   };
 }
+type Label = Extract<Shape, { kind: 'label' }>;
+
+/** Labels that would cover one another are moved apart, upwards or downwards as they lie. */
+function withLabelsApart(shapes: readonly Shape[]): readonly Shape[] {
+  const placed: Label[] = [];
+  return shapes.map((shape) => {
+    if (shape.kind !== 'label') return shape;
+    let label: Label = shape;
+    for (const other of placed) {
+      if (!covers(label, other)) continue;
+      const [x, y] = label.at;
+      const way = y >= other.at[1] ? 1 : -1;
+      label = { ...label, at: [x, other.at[1] + way * LINE] };
+    }
+    placed.push(label);
+    return label;
+  });
+}
+
+function covers(one: Label, two: Label): boolean {
+  const [a, b] = [widthOf(one), widthOf(two)];
+  return Math.abs(one.at[1] - two.at[1]) < LINE && a[0] < b[1] && b[0] < a[1];
+}
+
+function widthOf({ at, text, anchor }: Label): readonly [number, number] {
+  const [left, right] = LABEL_REACH[anchor];
+  const width = text.length * LETTER;
+  return [at[0] + left * width, at[0] + right * width];
+}
+
 /** The mirror image: every x turned round, and what was anchored left is anchored right. */
 export function mirrored(drawing: Drawing): Drawing {
   const flip = ([x, y]: XY): XY => [-x, y];

@@ -66,12 +66,16 @@ export interface AxialForce extends ForceBase {
 }
 export type ForceSpec = StraightForce | TurningForce | AxialForce;
 
-export interface PropSpec {
-  readonly kind: 'bolster' | 'step' | 'wall' | 'tape';
-  /** A bolster lies under this part of the tested limb. */
-  readonly under?: { readonly segment: SegmentName; readonly at: number };
-  readonly heightCm?: number;
-}
+export type PropSpec =
+  /** Lies under this part of the tested limb. */
+  | {
+      readonly kind: 'bolster';
+      readonly under: { readonly segment: SegmentName; readonly at: number };
+    }
+  | { readonly kind: 'step'; readonly heightCm: number }
+  | { readonly kind: 'wall' | 'pole' }
+  /** A measuring tape from landmark to landmark, over the body. */
+  | { readonly kind: 'tape'; readonly from: Place; readonly to: Place };
 
 /** Everything a drawing is made from. Angles in degrees, for the tested side unless said otherwise. */
 export interface FigureSpec {

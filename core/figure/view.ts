@@ -31,7 +31,8 @@ export function cameraFor(
   const head = vec3.transformQuat(vec3.create(), [0, 1, 0], pelvis);
   if (decisive && spec.decides && !spec.view && showsItself(spec, skeleton)) {
     const spare: vec3 = Math.abs(head[1]) > 0.5 ? front : [0, 0, -1];
-    return unhidden(cameraAlong(decisive.axis, plain, spare), spec, skeleton);
+    const square = unhidden(cameraAlong(decisive.axis, plain, spare), spec, skeleton);
+    if (!looksAskance(square, spec)) return square;
   }
   switch (spec.view) {
     case 'front':
@@ -48,6 +49,15 @@ export function cameraFor(
     default:
       return cameraFrom(plain.towards, plain.up);
   }
+}
+
+/**
+ * Whether a couch would be looked at from a slant above or below, where nobody can tell what lies
+ * on it. The plain view with an inset serves better then.
+ */
+function looksAskance({ towards }: Camera, { position }: FigureSpec): boolean {
+  const steep = Math.abs(towards[1]);
+  return POSITIONS[position].support === 'couch' && steep > 0.3 && steep < 0.9;
 }
 
 /** The view from the other end where the trunk would stand before the moving limb: a hand behind the back. */

@@ -17,12 +17,10 @@ const school = computed(
   () => found.value?.schools.find((s) => s.key === schoolKey.value) ?? found.value?.schools[0],
 );
 const figure = computed(() => school.value?.figure ?? found.value?.figure ?? null);
-/** A school that stands or holds its own way, but is drawn like the procedure. */
-const drawnElsewise = computed(() => {
-  const { value } = school;
-  if (!value || value.figure || value === found.value?.schools[0]) return false;
-  return Boolean(value.positions ?? value.angles ?? value.hands ?? value.force);
-});
+/** A school that differs in order, time, means or criterion, which no drawing shows. */
+const looksLikeFirst = computed(
+  () => school.value && !school.value.figure && school.value !== found.value?.schools[0],
+);
 
 const share = ref(100);
 const moves = computed(() => figure.value?.from !== undefined);
@@ -71,8 +69,8 @@ watch(figure, () => {
           :share="share / 100"
           class="figure"
         />
-        <p v-if="drawnElsewise" class="quiet">
-          Drawn like “{{ found.schools[0]?.label }}”; what this school does its own way stands in
+        <p v-if="looksLikeFirst" class="quiet">
+          Body, hands and force are those of “{{ found.schools[0]?.label }}”; what differs stands in
           the table.
         </p>
         <div class="controls">
