@@ -43,7 +43,7 @@ export const scapularPlaneElevation = defineProcedure(
       },
       {
         hands: [],
-        forces: [own(push('upperArm', 0.5, 'above'))],
+        forces: [own(push('upperArm', 0.5, 'outer'))],
         region: ['upperArm'],
         view: 'front',
       },

@@ -111,7 +111,7 @@ function upright(kind: 'wall' | 'pole', skeleton: Skeleton, camera: Camera): Sha
     prop: kind,
     points: [
       [x, 0],
-      [x, 1.1],
+      [x, 1.3],
     ],
     label,
   };

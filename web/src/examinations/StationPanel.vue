@@ -63,8 +63,8 @@ const setShare = (station: Station, accountId: string, every: number) =>
       <div>
         <b>{{ station.position }} · {{ station.title }}</b>
         <div class="soft">
-          {{ station.procedureTitle }} ({{ station.region }}), {{ station.minutes }} minutes,
-          version {{ station.version }}{{ station.frozenAt ? ', frozen' : '' }}
+          {{ station.procedureTitle }}, {{ station.minutes }} minutes, version {{ station.version
+          }}{{ station.frozenAt ? ', frozen' : '' }}
         </div>
       </div>
       <div class="who">
