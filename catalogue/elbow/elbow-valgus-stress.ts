@@ -1,7 +1,8 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
-import { yesNo, laxityGrade } from '../findings.ts';
+import { interpret } from '../items.ts';
+import { yesNo } from '../findings.ts';
 import { holds, moves, push, decides, figure } from '../figures.ts';
+import { collateralStress, ELBOW_STRESS_CAUTION, elbowGap } from './shared.ts';
 import { memory } from '../worth.ts';
 
 /** The inner side of the elbow opened, straight and at 20 to 30 degrees. */
@@ -84,12 +85,7 @@ export const elbowValgusStress = defineProcedure(
     ),
     loads: [{ structure: 'ulnar collateral ligament', mode: 'tension' }],
     findings: [
-      laxityGrade('States the gap against the other side', [
-        'None',
-        'Slight, firm',
-        'Clear, soft',
-        'Gross, no end',
-      ]),
+      elbowGap,
       yesNo('pain', 'States whether it hurts at the inner line', ['pain'], ['Painless', 'Painful']),
     ],
     positive: 'More opening than the other side, or a soft end.',
@@ -115,27 +111,7 @@ export const elbowValgusStress = defineProcedure(
   {
     task: 'Test the inner side of the elbow for opening.',
     items: [
-      prepare.asked(
-        'screen',
-        'Asks about injury, dislocation or surgery',
-        critical('A broken elbow would be stressed.'),
-      ),
-      position.done('rotation', 'Turns the upper arm outwards to its end'),
-      position.asked('forearm', 'States the forearm position'),
-      position.graded('angles', 'Tests at 0, then at 20 to 30 degrees', [
-        'Straight only',
-        'Bent only',
-        'Both',
-      ]),
-      perform.graded('no-roll', 'Keeps the upper arm from rolling', ['Rolls', 'A little', 'Still']),
-      perform.done('fingertip', 'Lays a fingertip on the inner joint line'),
-      perform.done('push', 'Pushes the lower forearm outwards'),
-      perform.done(
-        'ramp',
-        'Builds the load over one to two seconds',
-        flagged('A jerk tears what is left.'),
-      ),
-      interpret.done('apart', 'Reports gap apart from pain'),
+      ...collateralStress('inner', 'outwards', 'outwards'),
       interpret.graded('reads', 'Reads the two angles, void where the arm rolled', [
         'Not',
         'Angles only',
@@ -149,9 +125,7 @@ export const elbowValgusStress = defineProcedure(
       ['Force at the hand', 'push'],
       ['Pain called laxity', 'apart'],
     ],
-    cautions: [
-      'Before stress after an injury: pulse, feeling, finger motion; no straightening means imaging first.',
-    ],
+    cautions: [ELBOW_STRESS_CAUTION],
     stopRule: 'Stop at tingling, guarding, or the word stop.',
     patient: { condition: 'inner-elbow-ligament-tear', side: 'right' },
   },

@@ -1,7 +1,8 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
-import { yesNo, laxityGrade } from '../findings.ts';
+import { interpret } from '../items.ts';
+import { yesNo } from '../findings.ts';
 import { holds, moves, push, decides, figure } from '../figures.ts';
+import { collateralStress, ELBOW_STRESS_CAUTION, elbowGap } from './shared.ts';
 
 /** The outer side of the elbow opened, straight and at 20 to 30 degrees. */
 export const elbowVarusStress = defineProcedure(
@@ -54,12 +55,7 @@ export const elbowVarusStress = defineProcedure(
     ),
     loads: [{ structure: 'radial collateral ligament', mode: 'tension' }],
     findings: [
-      laxityGrade('States the gap against the other side', [
-        'None',
-        'Slight, firm',
-        'Clear, soft',
-        'Gross, no end',
-      ]),
+      elbowGap,
       yesNo('pain', 'States whether it hurts at the outer line', ['pain'], ['Painless', 'Painful']),
     ],
     positive: 'A larger gap or a soft end.',
@@ -76,27 +72,7 @@ export const elbowVarusStress = defineProcedure(
   {
     task: 'Test the outer side of the elbow for opening.',
     items: [
-      prepare.asked(
-        'screen',
-        'Asks about injury, dislocation or surgery',
-        critical('A broken elbow would be stressed.'),
-      ),
-      position.done('rotation', 'Turns the upper arm inwards to its end'),
-      position.asked('forearm', 'States the forearm position'),
-      position.graded('angles', 'Tests at 0, then at 20 to 30 degrees', [
-        'Straight only',
-        'Bent only',
-        'Both',
-      ]),
-      perform.graded('no-roll', 'Keeps the upper arm from rolling', ['Rolls', 'A little', 'Still']),
-      perform.done('fingertip', 'Lays a fingertip on the outer joint line'),
-      perform.done('push', 'Pushes the lower forearm inwards'),
-      perform.done(
-        'ramp',
-        'Builds the load over one to two seconds',
-        flagged('A jerk tears what is left.'),
-      ),
-      interpret.done('apart', 'Reports gap apart from pain'),
+      ...collateralStress('outer', 'inwards', 'inwards'),
       interpret.done('next', 'Names the pivot shift as the next step'),
     ],
     faults: [
@@ -107,9 +83,7 @@ export const elbowVarusStress = defineProcedure(
       ['Force outwards', 'push'],
       ['Pain called laxity', 'apart'],
     ],
-    cautions: [
-      'Before stress after an injury: pulse, feeling, finger motion; no straightening means imaging first.',
-    ],
+    cautions: [ELBOW_STRESS_CAUTION],
     stopRule: 'Stop at tingling, guarding, or the word stop.',
     patient: { condition: 'outer-elbow-instability', side: 'right' },
   },

@@ -1,9 +1,9 @@
 import { defineProcedure } from '../define.ts';
-import { position, perform, interpret, easesOff } from '../items.ts';
-import { yesNo, laxityGrade } from '../findings.ts';
+import { interpret } from '../items.ts';
+import { yesNo } from '../findings.ts';
 import { holds, moves, push, decides, figure, kneeBent, KNEE_REGION } from '../figures.ts';
 import { memory } from '../worth.ts';
-import { KNEE_CAUTION } from './shared.ts';
+import { KNEE_CAUTION, collateralStress, kneeGap } from './shared.ts';
 
 /** The leg pressed outwards over a hand at the joint, straight and slightly bent. */
 export const valgusStressKnee = defineProcedure(
@@ -56,12 +56,7 @@ export const valgusStressKnee = defineProcedure(
     ),
     loads: [{ structure: 'medial collateral ligament', mode: 'tension' }],
     findings: [
-      laxityGrade('States the opening at 20 to 30°', [
-        '0 (to 2 mm)',
-        '1 (3–5 mm)',
-        '2 (6–10 mm)',
-        '3 (over 10)',
-      ]),
+      kneeGap,
       yesNo('pain', 'States whether the ligament hurts', ['pain'], ['Painless', 'Painful']),
     ],
     positive: 'A gap of 3 mm more than the other side, or a soft stop; pain is reported apart.',
@@ -95,25 +90,7 @@ export const valgusStressKnee = defineProcedure(
   {
     task: 'Perform the valgus stress test at both angles and report gap, stop and pain.',
     items: [
-      position.done('thigh-supported', 'Rests the thigh on a support'),
-      position.measured('knee-angle', 'Knee flexion of the bent stage', '°', [20, 30], {
-        half: 10,
-        from: 0,
-        to: 135,
-      }),
-      perform.done('also-straight', 'Tests with the knee straight as well'),
-      perform.graded('hands', 'Sets one hand outside at the joint, one inside at the shin', [
-        'Reversed',
-        'One off',
-        'Both right',
-      ]),
-      perform.graded('hip-still', 'Keeps the hip from turning', [
-        'Hip turns',
-        'Turns at the end',
-        'Still',
-      ]),
-      perform.done('finger-line', 'Keeps a finger on the inner line'),
-      easesOff('Ramps the force without a jerk'),
+      ...collateralStress('outside', 'inside'),
       interpret.done('straight-means', 'Says what opening when straight means'),
     ],
     faults: [

@@ -1,8 +1,7 @@
 import { defineProcedure } from '../define.ts';
-import { position, perform, interpret, easesOff, flagged } from '../items.ts';
-import { laxityGrade } from '../findings.ts';
+import { interpret, flagged } from '../items.ts';
 import { holds, moves, push, decides, figure, kneeBent, KNEE_REGION } from '../figures.ts';
-import { KNEE_CAUTION } from './shared.ts';
+import { KNEE_CAUTION, collateralStress, kneeGap } from './shared.ts';
 
 /** The leg pressed inwards over a hand at the joint, straight and slightly bent. */
 export const varusStressKnee = defineProcedure(
@@ -49,14 +48,7 @@ export const varusStressKnee = defineProcedure(
       { structure: 'lateral collateral ligament', mode: 'tension' },
       { structure: 'posterolateral corner', mode: 'tension' },
     ],
-    findings: [
-      laxityGrade('States the opening at 20 to 30°', [
-        '0 (to 2 mm)',
-        '1 (3–5 mm)',
-        '2 (6–10 mm)',
-        '3 (over 10)',
-      ]),
-    ],
+    findings: [kneeGap],
     positive: 'A gap of 3 mm more than the other side, or a soft stop.',
     negative: 'Equal, firm; the outer side normally opens a little more than the inner.',
     rules: [
@@ -88,25 +80,7 @@ export const varusStressKnee = defineProcedure(
   {
     task: 'Perform the varus stress test at both angles and say what must be checked where it opens.',
     items: [
-      position.done('thigh-supported', 'Rests the thigh on a support'),
-      position.measured('knee-angle', 'Knee flexion of the bent stage', '°', [20, 30], {
-        half: 10,
-        from: 0,
-        to: 135,
-      }),
-      perform.done('also-straight', 'Tests with the knee straight as well'),
-      perform.graded('hands', 'Sets one hand inside at the joint, one outside at the shin', [
-        'Reversed',
-        'One off',
-        'Both right',
-      ]),
-      perform.graded('hip-still', 'Keeps the hip from turning', [
-        'Hip turns',
-        'Turns at the end',
-        'Still',
-      ]),
-      perform.done('finger-line', 'Keeps a finger on the outer line'),
-      easesOff('Ramps the force without a jerk'),
+      ...collateralStress('inside', 'outside'),
       interpret.done(
         'nerve',
         'Names the check of the peroneal nerve',

@@ -115,19 +115,8 @@ function writePanel(
 function solvePanel(panel: Float64Array, m: number, width: number, root: Float64Array): void {
   for (let group = 0; group < m * width; group += TILE * width) {
     for (let k = 0; k < width; k++) {
-      const end = group + k * TILE;
-      let s0 = panel[end] as number;
-      let s1 = panel[end + 1] as number;
-      let s2 = panel[end + 2] as number;
-      let s3 = panel[end + 3] as number;
-      for (let l = 0, at = group; l < k; l++, at += TILE) {
-        const r = root[k * BLOCK + l] as number;
-        s0 -= (panel[at] as number) * r;
-        s1 -= (panel[at + 1] as number) * r;
-        s2 -= (panel[at + 2] as number) * r;
-        s3 -= (panel[at + 3] as number) * r;
-      }
-      setFour(panel, end, root[k * BLOCK + k] as number, s0, s1, s2, s3);
+      const row = k * BLOCK;
+      reduceColumn(panel, group + k * TILE, group, k, root, row, 1, root[row + k] as number);
     }
   }
 }
@@ -136,36 +125,44 @@ function solvePanel(panel: Float64Array, m: number, width: number, root: Float64
 function finishPanel(panel: Float64Array, m: number, width: number, root: Float64Array): void {
   for (let group = 0; group < m * width; group += TILE * width) {
     for (let k = width - 1; k >= 0; k--) {
-      const end = group + k * TILE;
-      let s0 = panel[end] as number;
-      let s1 = panel[end + 1] as number;
-      let s2 = panel[end + 2] as number;
-      let s3 = panel[end + 3] as number;
-      for (let l = k + 1, at = end + TILE; l < width; l++, at += TILE) {
-        const r = root[l * BLOCK + k] as number;
-        s0 -= (panel[at] as number) * r;
-        s1 -= (panel[at + 1] as number) * r;
-        s2 -= (panel[at + 2] as number) * r;
-        s3 -= (panel[at + 3] as number) * r;
-      }
-      setFour(panel, end, root[k * BLOCK + k] as number, s0, s1, s2, s3);
+      const at = group + k * TILE;
+      const diagonal = k * BLOCK + k;
+      const below = diagonal + BLOCK;
+      const rest = width - k - 1;
+      reduceColumn(panel, at, at + TILE, rest, root, below, BLOCK, root[diagonal] as number);
     }
   }
 }
 
-function setFour(
+/**
+ * Four rows of one column less `count` solved columns, which begin at `solved`, each times its
+ * factor of the root, which stand `stride` apart from `factor` on; then divided by the diagonal.
+ */
+function reduceColumn(
   panel: Float64Array,
-  at: number,
-  divisor: number,
-  s0: number,
-  s1: number,
-  s2: number,
-  s3: number,
+  column: number,
+  solved: number,
+  count: number,
+  root: Float64Array,
+  factor: number,
+  stride: number,
+  diagonal: number,
 ): void {
-  panel[at] = s0 / divisor;
-  panel[at + 1] = s1 / divisor;
-  panel[at + 2] = s2 / divisor;
-  panel[at + 3] = s3 / divisor;
+  let s0 = panel[column] as number;
+  let s1 = panel[column + 1] as number;
+  let s2 = panel[column + 2] as number;
+  let s3 = panel[column + 3] as number;
+  for (let l = 0, at = solved, next = factor; l < count; l++, at += TILE, next += stride) {
+    const r = root[next] as number;
+    s0 -= (panel[at] as number) * r;
+    s1 -= (panel[at + 1] as number) * r;
+    s2 -= (panel[at + 2] as number) * r;
+    s3 -= (panel[at + 3] as number) * r;
+  }
+  panel[column] = s0 / diagonal;
+  panel[column + 1] = s1 / diagonal;
+  panel[column + 2] = s2 / diagonal;
+  panel[column + 3] = s3 / diagonal;
 }
 
 /** -A_KK^-1 = -(R^-1)' R^-1 into the block on the diagonal. */
@@ -253,26 +250,25 @@ function subtractProducts(
         d2 += x * y2;
         d3 += x * y3;
       }
-      let at = i * m + h * TILE;
-      a[at] = (a[at] as number) - a0;
-      a[at + 1] = (a[at + 1] as number) - a1;
-      a[at + 2] = (a[at + 2] as number) - a2;
-      a[at + 3] = (a[at + 3] as number) - a3;
-      at += m;
-      a[at] = (a[at] as number) - b0;
-      a[at + 1] = (a[at + 1] as number) - b1;
-      a[at + 2] = (a[at + 2] as number) - b2;
-      a[at + 3] = (a[at + 3] as number) - b3;
-      at += m;
-      a[at] = (a[at] as number) - c0;
-      a[at + 1] = (a[at + 1] as number) - c1;
-      a[at + 2] = (a[at + 2] as number) - c2;
-      a[at + 3] = (a[at + 3] as number) - c3;
-      at += m;
-      a[at] = (a[at] as number) - d0;
-      a[at + 1] = (a[at + 1] as number) - d1;
-      a[at + 2] = (a[at + 2] as number) - d2;
-      a[at + 3] = (a[at + 3] as number) - d3;
+      const at = i * m + h * TILE;
+      subtractFour(a, at, a0, a1, a2, a3);
+      subtractFour(a, at + m, b0, b1, b2, b3);
+      subtractFour(a, at + 2 * m, c0, c1, c2, c3);
+      subtractFour(a, at + 3 * m, d0, d1, d2, d3);
     }
   }
+}
+
+function subtractFour(
+  a: Float64Array,
+  at: number,
+  s0: number,
+  s1: number,
+  s2: number,
+  s3: number,
+): void {
+  a[at] = (a[at] as number) - s0;
+  a[at + 1] = (a[at + 1] as number) - s1;
+  a[at + 2] = (a[at + 2] as number) - s2;
+  a[at + 3] = (a[at + 3] as number) - s3;
 }

@@ -159,7 +159,7 @@ function pause(milliseconds: number): Promise<void> {
 }
 
 export async function untilUp(port: number): Promise<void> {
-  for (let i = 0; i < 100; i++) {
+  for (let i = 0; i < 600; i++) {
     const up = await fetch(`http://127.0.0.1:${port}/api/session`).then(
       (r) => r.ok,
       () => false,
