@@ -92,20 +92,30 @@ export function checklistFor(
 ): ChecklistContent {
   const response = respond(procedure.loads, condition.lesions, procedure.misleads);
   const { checklist } = procedure;
-  const declared = procedure.findings.map(({ reading, partly, ...finding }) =>
-    choice({
+  const declared = procedure.findings.map(({ reading, partly, ...finding }) => {
+    const answer = readResponse(reading, response);
+    const near = reading.kind === 'grade' ? neighbours(answer) : partly;
+    return choice({
       ...finding,
       domain: 'interpretation',
-      answer: readResponse(reading, response),
-      ...(partly ? { partly } : {}),
-    }),
-  );
+      answer,
+      ...(near && near.length > 0 ? { partly: near } : {}),
+    });
+  });
   const keys = new Set(declared.map(({ key }) => key));
   return {
     ...checklist,
     items: [...checklist.items.filter(({ key }) => !keys.has(key)), ...declared],
     simulatedPatient: scriptFor(procedure, condition, side),
   };
+}
+
+/** One grade off earns half, but never a sound side called loose nor a loose one called sound. */
+function neighbours(answer: string): string[] {
+  const grade = Number(answer.replace('grade-', ''));
+  return grade === 0
+    ? []
+    : [grade - 1, grade + 1].filter((g) => g >= 1 && g <= 3).map((g) => `grade-${g}`);
 }
 
 /** What the simulated patient tells and shows, on one page. */

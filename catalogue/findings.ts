@@ -44,7 +44,7 @@ export function yesNo(
 
 const LAXITY_LABELS = ['Equal', '1+ (3–5 mm)', '2+ (6–10 mm)', '3+ (over 10)'] as const;
 
-/** How much more than the other side, by the shared grades of laxity; one grade off earns half. */
+/** How much more than the other side, by the shared grades of laxity. */
 export function laxityGrade(
   text = 'States the difference between the sides',
   labels: readonly string[] = LAXITY_LABELS,

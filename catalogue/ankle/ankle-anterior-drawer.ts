@@ -1,5 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { bothSides, choice, consent, done, graded, handHygiene, measured } from '../items.ts';
+import { laxityGrade } from '../findings.ts';
 import { holds, moves, push, decides, figure } from '../figures.ts';
 
 /** Heel and talus drawn forward under a held leg, to judge the anterior talofibular ligament. */
@@ -49,7 +50,12 @@ export const ankleAnteriorDrawer = defineProcedure(
       },
     ),
     loads: [{ structure: 'anterior talofibular ligament', mode: 'tension' }],
-    findings: [],
+    findings: [
+      {
+        ...laxityGrade('States the amount of glide', ['Equal', 'Mild', 'Moderate', 'Marked']),
+        key: 'declared-glide',
+      },
+    ],
     positive: 'More forward glide than on the other side, or a soft end.',
     negative: 'Equal, firm.',
     confounders: ['A tense calf', 'Guarding'],

@@ -1,5 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
+import { site } from '../findings.ts';
 import { figure } from '../figures.ts';
 
 /** Both bare ankles looked at from every side before they are touched. */
@@ -35,8 +36,27 @@ export const ankleInspection = defineProcedure(
       },
     ],
     figure: figure('standing', {}, { view: 'front', region: ['foot', 'shank'] }),
-    loads: [{ structure: 'outer ankle ligaments', mode: 'pressure' }],
-    findings: [],
+    loads: [
+      { structure: 'anterior talofibular ligament', mode: 'look' },
+      { structure: 'calcaneofibular ligament', mode: 'look' },
+      { structure: 'syndesmosis', mode: 'look' },
+      { structure: 'Achilles tendon', mode: 'look' },
+    ],
+    findings: [
+      site(
+        'seen',
+        'Names where it is swollen or dented',
+        ['swelling', 'gap'],
+        'Nowhere',
+        [
+          'outer',
+          'Swollen at the outer side',
+          ['anterior talofibular ligament', 'calcaneofibular ligament'],
+        ],
+        ['high', 'Swollen high in front', ['syndesmosis']],
+        ['achilles', 'Dented behind', ['Achilles tendon']],
+      ),
+    ],
     positive: 'An asymmetry, named.',
     negative: 'Symmetry, said aloud.',
     rules: [
@@ -98,6 +118,6 @@ export const ankleInspection = defineProcedure(
     ],
     cautions: ['Deformity, pallor or numbness is urgent.'],
     stopRule: 'Stop at deformity, pallor or numbness.',
-    patient: { condition: 'nothing-wrong', side: 'left' },
+    patient: { condition: 'ankle-atfl-tear', side: 'left' },
   },
 );

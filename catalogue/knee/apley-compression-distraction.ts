@@ -67,8 +67,8 @@ export const apleyCompressionDistraction = defineProcedure(
       { structure: 'medial meniscus', mode: 'compression', stage: 'compression' },
       { structure: 'lateral meniscus', mode: 'compression', stage: 'compression' },
       { structure: 'knee capsule', mode: 'stretch', stage: 'distraction' },
-      { structure: 'medial collateral ligament', mode: 'stretch', stage: 'distraction' },
-      { structure: 'medial collateral ligament', mode: 'stretch', stage: 'compression' },
+      { structure: 'medial collateral ligament', mode: 'tension', stage: 'distraction' },
+      { structure: 'medial collateral ligament', mode: 'tension', stage: 'compression' },
     ],
     findings: [
       stages(

@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret } from '../items.ts';
-import { site, COMPARTMENTS } from '../findings.ts';
+import { site } from '../findings.ts';
 import { holds, feels, decides, figure, KNEE_REGION, turn } from '../figures.ts';
 import { memory } from '../worth.ts';
 import { KNEE_CAUTION } from './shared.ts';
@@ -46,7 +46,16 @@ export const jointLineTenderness = defineProcedure(
       { structure: 'lateral meniscus', mode: 'pressure' },
       { structure: 'medial collateral ligament', mode: 'pressure' },
     ],
-    findings: [site('tender-line', 'Names the tender line', ['pain'], 'Neither', ...COMPARTMENTS)],
+    findings: [
+      site(
+        'tender-line',
+        'Names the tender line',
+        ['pain'],
+        'Neither',
+        ['medial', 'Inner', ['medial meniscus', 'medial collateral ligament']],
+        ['lateral', 'Outer', ['lateral meniscus']],
+      ),
+    ],
     positive: 'Sharp, familiar pain at one point of a line; its third says which part.',
     negative: 'No tenderness, or the same mild tenderness on both knees.',
     rules: [

@@ -43,7 +43,7 @@ export const patellarBallottement = defineProcedure(
         region: KNEE_REGION,
       },
     ),
-    loads: [{ structure: 'knee joint', mode: 'fluid' }],
+    loads: [{ structure: 'knee joint', mode: 'float' }],
     findings: [yesNo('tap', 'States whether there is a tap', ['swelling'], ['No tap', 'Tap'])],
     positive: 'The kneecap dips, taps the bone and floats back.',
     negative: 'It sits on the bone already.',

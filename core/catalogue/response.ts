@@ -24,6 +24,8 @@ export const MODES = [
   'pressure',
   'glide',
   'fluid',
+  'float',
+  'look',
   'motion',
 ] as const;
 export type Mode = (typeof MODES)[number];
@@ -97,8 +99,14 @@ const SHOWS: Readonly<Record<State, Readonly<Partial<Record<Mode, Shows>>>>> = {
     tension: (degree) => (degree < 3 ? ['laxity', 'pain'] : ['laxity']),
     glide: always('laxity'),
     pressure: (degree) => (degree < 3 ? ['pain'] : []),
+    look: always('swelling'),
   },
-  sprained: { tension: always('pain'), pressure: always('pain'), stretch: always('pain') },
+  sprained: {
+    tension: always('pain'),
+    pressure: always('pain'),
+    stretch: always('pain'),
+    look: always('swelling'),
+  },
   split: {
     twist: (degree) => (degree > 1 ? ['click', 'pain'] : ['pain']),
     compression: always('pain'),
@@ -112,7 +120,7 @@ const SHOWS: Readonly<Record<State, Readonly<Partial<Record<Mode, Shows>>>>> = {
     compression: always('pain'),
     twist: always('pain'),
   },
-  ruptured: { contraction: always('weakness'), pressure: always('gap') },
+  ruptured: { contraction: always('weakness'), pressure: always('gap'), look: always('gap') },
   tight: { stretch: always('stiffness'), glide: always('stiffness') },
   compressed: {
     pressure: always('tingling'),
@@ -120,7 +128,12 @@ const SHOWS: Readonly<Record<State, Readonly<Partial<Record<Mode, Shows>>>>> = {
     contraction: (degree) => (degree > 1 ? ['weakness'] : []),
   },
   unstable: { glide: always('apprehension') },
-  effused: { fluid: always('swelling'), motion: (degree) => (degree > 1 ? ['stiffness'] : []) },
+  effused: {
+    fluid: always('swelling'),
+    // The kneecap taps where there is enough fluid to float it.
+    float: (degree) => (degree > 1 ? ['swelling'] : []),
+    motion: (degree) => (degree > 1 ? ['stiffness'] : []),
+  },
   worn: {
     compression: always('pain', 'crepitus'),
     motion: always('crepitus'),
