@@ -1,0 +1,161 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { ChecklistItem } from '../scoring/checklist.ts';
+import { whyNotMarkable } from './checkMark.ts';
+import { afterEvent } from './sheetState.ts';
+import type { SheetEvent, SheetState } from './sheetState.ts';
+
+const common = {
+  key: 'item',
+  text: 'Does it',
+  domain: 'technique',
+  weight: 1,
+  observability: 'seen',
+  criticality: 'none',
+  safety: false,
+  saidEarns: false,
+} as const;
+
+describe('a value on an item', () => {
+  const done: ChecklistItem = { ...common, kind: 'done' };
+  const graded: ChecklistItem = { ...common, kind: 'graded', anchors: ['No', 'Half', 'Whole'] };
+  const measured: ChecklistItem = {
+    ...common,
+    kind: 'measured',
+    unit: '°',
+    lower: 20,
+    upper: 30,
+    fullTolerance: 0,
+    halfTolerance: 5,
+    step: 5,
+    minimum: -10,
+    maximum: 150,
+  };
+  const choice: ChecklistItem = {
+    ...common,
+    kind: 'choice',
+    answer: 'soft',
+    options: [
+      { key: 'firm', label: 'Firm', call: 0 },
+      { key: 'soft', label: 'Soft', call: 1 },
+    ],
+  };
+
+  it.each([
+    [done, 0],
+    [done, 1],
+    [graded, 2],
+    [measured, -10],
+    [measured, 27.5],
+    [choice, 'soft'],
+  ])('stands where it fits: %o, %s', (item, value) => {
+    expect(whyNotMarkable(item, value, 'observed')).toBeNull();
+  });
+
+  it.each([
+    [done, 2, 'must be 0 (not done) or 1 (done)'],
+    [done, null, 'must be 0 (not done) or 1 (done)'],
+    [graded, 3, 'must be a grade from 0 to 2'],
+    [graded, 1.5, 'must be a grade from 0 to 2'],
+    [graded, '1', 'must be a grade from 0 to 2'],
+    [measured, 151, 'must be from -10 to 150 °'],
+    [measured, Number.NaN, 'must be from -10 to 150 °'],
+    [choice, 'hard', 'must be one of firm, soft'],
+  ])('is refused in words where it does not: %o, %s', (item, value, reason) => {
+    expect(whyNotMarkable(item, value, 'observed')).toBe(reason);
+  });
+
+  it.each(['not-observed', 'not-applicable'] as const)('is left away where %s', (observation) => {
+    expect(whyNotMarkable(done, null, observation)).toBeNull();
+    expect(whyNotMarkable(done, 1, observation)).toMatch(/must be empty/);
+  });
+});
+
+describe('a sheet', () => {
+  const empty: SheetState = {
+    marks: [],
+    faults: [],
+    variant: 'usual',
+    comment: '',
+    rating: null,
+    clock: null,
+    safetyEvents: 0,
+    submittedAt: null,
+  };
+  const AT = '2026-11-26T09:00:00.000Z';
+  const mark = (item: string, value: number): SheetEvent => ({
+    type: 'mark',
+    item,
+    value,
+    observation: 'observed',
+    manner: 'done',
+    prompted: false,
+  });
+  const after = (...events: SheetEvent[]) =>
+    events.reduce((state, event) => afterEvent(state, event, AT), empty);
+
+  it('keeps the last mark of an item, and none after it is cleared', () => {
+    const twice = after(mark('slack', 0), mark('angle', 1), mark('slack', 1));
+    expect(twice.marks.map((m) => [m.item, m.value])).toEqual([
+      ['angle', 1],
+      ['slack', 1],
+    ]);
+    expect(after(mark('slack', 1), { type: 'clear', item: 'slack' }).marks).toEqual([]);
+  });
+
+  it('keeps a fault once, however often it is seen', () => {
+    const seen: SheetEvent = { type: 'fault', fault: 'jerk', present: true };
+    expect(after(seen, seen).faults).toEqual(['jerk']);
+    expect(after(seen, { ...seen, present: false }).faults).toEqual([]);
+  });
+
+  it('stops the clock with a safety event, and counts it', () => {
+    const state = after(
+      { type: 'clock', running: true, remaining: 420 },
+      { type: 'safety', note: 'Forced extension', remaining: 313 },
+    );
+    expect(state.clock).toEqual({ running: false, remaining: 313, since: AT });
+    expect(state.safetyEvents).toBe(1);
+  });
+
+  it('takes school, comment, rating and submission as they come', () => {
+    const state = after(
+      { type: 'variant', variant: 'shin-push' },
+      { type: 'comment', text: 'Calm hands.' },
+      { type: 'rating', grade: 4 },
+      { type: 'submit' },
+    );
+    expect(state).toMatchObject({
+      variant: 'shin-push',
+      comment: 'Calm hands.',
+      rating: 4,
+      submittedAt: AT,
+    });
+  });
+
+  it('comes out the same wherever the stream of events is cut and folded on', () => {
+    const events = fc.array(
+      fc.oneof(
+        fc
+          .record({
+            item: fc.constantFrom('a', 'b', 'c'),
+            value: fc.integer({ min: 0, max: 1 }),
+          })
+          .map(({ item, value }) => mark(item, value)),
+        fc.constantFrom('a', 'b').map((item): SheetEvent => ({ type: 'clear', item })),
+        fc.boolean().map((present): SheetEvent => ({ type: 'fault', fault: 'jerk', present })),
+      ),
+      { maxLength: 30 },
+    );
+    fc.assert(
+      fc.property(events, fc.nat(30), (stream, cut) => {
+        const whole = after(...stream);
+        const begun = stream.slice(0, cut).reduce((s, e) => afterEvent(s, e, AT), empty);
+        const resumed = stream.slice(cut).reduce((s, e) => afterEvent(s, e, AT), begun);
+        expect(resumed).toEqual(whole);
+        const items = whole.marks.map((m) => m.item);
+        expect(new Set(items).size).toBe(items.length);
+      }),
+    );
+  });
+});
