@@ -1,4 +1,4 @@
-import type { Factor } from '@kritikos/core/reliability/varianceComponents';
+import type { Factor } from '@kritikos/core/reliability/factor';
 import { BadInput, badCell } from './badInput.ts';
 import { Codes, Growing } from './growing.ts';
 import { readNumber, readTable } from './readTable.ts';

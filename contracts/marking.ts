@@ -1,7 +1,7 @@
 import { MANNERS, OBSERVATIONS } from '@kritikos/core/scoring/mark';
 import { z } from 'zod';
 import { checklistVersion } from './checklists.ts';
-import { id, instant, key, text } from './primitives.ts';
+import { id, instant, key, text, textAsTyped } from './primitives.ts';
 
 const value = z.union([z.number().min(-10_000).max(10_000), z.string().max(60), z.null()]);
 
@@ -17,7 +17,7 @@ export const eventBody = z.discriminatedUnion('type', [
   z.object({ type: z.literal('clear'), item: key }),
   z.object({ type: z.literal('fault'), fault: key, present: z.boolean() }),
   z.object({ type: z.literal('variant'), variant: key }),
-  z.object({ type: z.literal('comment'), text: text(2000, 0) }),
+  z.object({ type: z.literal('comment'), text: textAsTyped(2000) }),
   z.object({ type: z.literal('rating'), grade: z.int().min(1).max(5) }),
   z.object({
     type: z.literal('clock'),

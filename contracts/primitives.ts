@@ -16,6 +16,14 @@ export function text(longest: number, shortest = 1) {
     .refine(isPrintable, 'contains characters that cannot be stored');
 }
 
+/** Text that is kept as it was typed, spaces and all: what is on a device must be what is here. */
+export function textAsTyped(longest: number) {
+  return z
+    .string()
+    .max(longest, `must be ${longest} characters or fewer`)
+    .refine(isPrintable, 'contains characters that cannot be stored');
+}
+
 /** A short key of our own making, as in checklists: lower-case words joined by hyphens. */
 export const key = z
   .string()

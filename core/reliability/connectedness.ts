@@ -1,4 +1,4 @@
-import type { Factor } from './varianceComponents.ts';
+import type { Factor } from './factor.ts';
 
 /** A part of a design whose levels never meet those of the other parts in a mark. */
 export interface ConnectedSet {

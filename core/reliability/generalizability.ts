@@ -1,5 +1,5 @@
 import { varianceComponents } from './varianceComponents.ts';
-import type { Factor } from './varianceComponents.ts';
+import type { Factor } from './factor.ts';
 
 /** A facet of the design; `within` names the facet it is nested in (examiners within stations). */
 export interface Facet extends Factor {

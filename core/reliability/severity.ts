@@ -1,7 +1,8 @@
 import { Z_95 } from '../numerics/normal.ts';
 import { connectedSets } from './connectedness.ts';
 import { predictEffects } from './varianceComponents.ts';
-import type { Factor, VarianceComponents } from './varianceComponents.ts';
+import type { Factor } from './factor.ts';
+import type { VarianceComponents } from './varianceComponents.ts';
 
 export interface Severity {
   /** The level of the factor: one examiner. */

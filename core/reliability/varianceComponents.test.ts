@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { seededChance } from '../numerics/random.ts';
 import { varianceComponents } from './varianceComponents.ts';
-import type { Factor } from './varianceComponents.ts';
+import type { Factor } from './factor.ts';
 
 const factor = (name: string, level: readonly number[]): Factor => ({
   name,
