@@ -1,5 +1,5 @@
 // npm test: everything that must hold, on a fresh machine. The last line is "N passed, N failed".
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -28,9 +28,33 @@ function step(title, command, args, env = {}) {
   return status === 0;
 }
 
-function check(title, command, args) {
-  if (step(title, command, args)) passed++;
-  else failed++;
+/** One check whose output is kept together and shown when it ends. */
+function check([title, command, args]) {
+  const started = Date.now();
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    const output = [];
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (d) => output.push(d));
+    child.on('error', (error) => output.push(Buffer.from(`${error.message}\n`)));
+    child.on('close', (status) => {
+      if (status === 0) passed++;
+      else failed++;
+      console.log(`\n== ${title}`);
+      process.stdout.write(Buffer.concat(output));
+      const seconds = ((Date.now() - started) / 1000).toFixed(0);
+      console.log(`== ${title}: ${status === 0 ? 'passed' : 'failed'} in ${seconds} s`);
+      resolve();
+    });
+  });
+}
+
+/** The checks that read the code, two at a time: as many as the smallest machine has cores. */
+async function checkAll(checks) {
+  const waiting = [...checks];
+  const lane = async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) await check(next);
+  };
+  await Promise.all([lane(), lane()]);
 }
 
 /** A runner that wrote no report did not run; that is a failure of its own. */
@@ -46,11 +70,13 @@ function count(report, ok, read) {
 }
 
 ensurePackages();
-check('formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-check('types', 'npx', ['tsc', '--noEmit', '-p', '.']);
-check('types of the web application', 'npx', ['vue-tsc', '--noEmit', '-p', 'web']);
-check('room rules', 'npm', ['run', '--silent', 'rooms']);
+await checkAll([
+  ['lint', 'npx', ['eslint', '.', '--max-warnings', '0']],
+  ['formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
+  ['types', 'npx', ['tsc', '--noEmit', '-p', '.']],
+  ['types of the web application', 'npx', ['vue-tsc', '--noEmit', '-p', 'web']],
+  ['room rules', 'npm', ['run', '--silent', 'rooms']],
+]);
 
 const postgres = await startPostgres('test');
 try {
