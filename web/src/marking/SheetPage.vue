@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import { computed, nextTick, onMounted, ref, toRef } from 'vue';
 import { useRouter } from 'vue-router';
 import LoadState from '../shell/LoadState.vue';
 import { byPhase, inTwoColumns } from './phases.ts';
 import { offline, refusals, sendAgain, waiting } from './sending.ts';
+import { HOWS } from './how.ts';
+import type { How } from './how.ts';
+import SheetFoot from './SheetFoot.vue';
 import SheetHead from './SheetHead.vue';
 import SheetItem from './SheetItem.vue';
 import SheetReview from './SheetReview.vue';
@@ -34,15 +36,6 @@ const gradeOpen = computed(
 );
 const reviewed = ref(false);
 const refusal = computed(() => refusals.value[props.sheet]);
-
-const HOW = [
-  { key: 'said-only', label: 'Said only', letter: 'S' },
-  { key: 'mimed', label: 'Mimed', letter: 'M' },
-  { key: 'prompted', label: 'Prompted', letter: 'P' },
-  { key: 'not-observed', label: 'Not observed', letter: 'O' },
-  { key: 'not-applicable', label: 'Does not apply', letter: 'N' },
-] as const;
-type How = (typeof HOW)[number]['key'];
 
 function goTo(next: number) {
   current.value = Math.max(0, Math.min(ordered.value.length - 1, next));
@@ -188,51 +181,19 @@ useSheetKeys({
         />
       </div>
 
-      <footer>
-        <div class="strip" role="group" aria-label="How the current item was performed">
-          <span class="which"
-            ><b class="figures">{{ current + 1 }}</b> was</span
-          >
-          <button
-            v-for="how in HOW"
-            :key="how.key"
-            type="button"
-            class="how"
-            :class="{ set: isHow(how.key) }"
-            :aria-pressed="isHow(how.key)"
-            :disabled="locked"
-            @click="qualify(how.key)"
-          >
-            {{ how.label }}<kbd>{{ how.letter }}</kbd>
-          </button>
-          <button
-            type="button"
-            class="how"
-            :disabled="locked || own.undoable.value.length === 0"
-            @click="own.undo"
-          >
-            Undo
-          </button>
-        </div>
-        <div class="strip" role="group" aria-label="Overall grade">
-          <span class="which">{{ gradeOpen ? 'Overall' : `${unmarked.length} to mark` }}</span>
-          <button
-            v-for="g in FIVE_POINT_SCALE"
-            :key="g.grade"
-            type="button"
-            class="how grade"
-            :class="{ set: state.rating === g.grade }"
-            :aria-pressed="state.rating === g.grade"
-            :disabled="locked || !gradeOpen"
-            @click="rate(g.grade)"
-          >
-            {{ g.label }}
-          </button>
-          <button type="button" class="how submit" :disabled="locked" @click="review">
-            {{ locked ? 'Submitted' : 'Review' }}<kbd v-if="!locked">R</kbd>
-          </button>
-        </div>
-      </footer>
+      <SheetFoot
+        :place="current + 1"
+        :set="HOWS.filter(isHow)"
+        :locked="locked"
+        :undoable="own.undoable.value.length > 0"
+        :rating="state.rating"
+        :grade-open="gradeOpen"
+        :unmarked="unmarked.length"
+        @qualify="qualify"
+        @undo="own.undo"
+        @rate="rate"
+        @review="review"
+      />
 
       <SheetReview
         v-model="reviewing"
@@ -283,68 +244,9 @@ useSheetKeys({
   border: 1.5px solid var(--madder);
   color: var(--madder);
 }
-footer {
-  border-top: 1.5px solid var(--ink);
-  background: var(--paper);
-  padding: 4px 10px;
-  display: grid;
-  gap: 4px;
-}
-.strip {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-}
-.which {
-  width: 86px;
-  flex: none;
-  font-size: 0.92rem;
-}
-.how {
-  flex: 1 1 0;
-  min-width: 0;
-  height: 48px;
-  border: 1.5px solid rgba(var(--v-theme-on-surface), 0.45);
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: 500 0.95rem var(--sans);
-  line-height: 1.1;
-  cursor: pointer;
-  touch-action: manipulation;
-}
-.how.set {
-  background: var(--petrol);
-  border-color: var(--petrol);
-  color: var(--paper);
-  box-shadow: inset 0 -4px 0 rgba(0, 0, 0, 0.25);
-}
-.how:disabled {
-  border-style: dashed;
-  color: var(--soft);
-  cursor: default;
-}
-.submit {
-  border-color: var(--petrol);
-  font-weight: 700;
-}
-kbd {
-  margin-left: 6px;
-  font: 500 0.72rem var(--sans);
-  color: var(--soft);
-  border: 1px solid var(--rule);
-  border-radius: 2px;
-  padding: 0 3px;
-}
-.set kbd {
-  color: inherit;
-}
 @media (max-width: 1100px) {
   .body {
     grid-template-columns: 1fr 1fr 184px;
-  }
-  kbd {
-    display: none;
   }
 }
 @media (max-width: 900px) and (orientation: portrait) {

@@ -1,5 +1,6 @@
 import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
 import { onKeyStroke } from '@vueuse/core';
+import type { How } from './how.ts';
 import { choicesOf } from './markChoices.ts';
 
 export interface SheetKeys {
@@ -7,7 +8,7 @@ export interface SheetKeys {
   current: () => number;
   goTo: (place: number) => void;
   set: (item: ChecklistItem, value: number | string) => void;
-  qualify: (how: 'said-only' | 'mimed' | 'prompted' | 'not-observed' | 'not-applicable') => void;
+  qualify: (how: How) => void;
   clear: () => void;
   undo: () => void;
   clock: () => void;
