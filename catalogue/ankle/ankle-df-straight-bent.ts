@@ -8,7 +8,11 @@ import { said } from '../worth.ts';
 export const ankleDfStraightBent = defineProcedure(
   {
     id: 'ankle-df-straight-bent',
-    names: ['Silfverskiold test', 'ankle dorsiflexion, knee straight and bent'],
+    names: [
+      'Silfverskiöld test',
+      'Silfverskiold test',
+      'ankle dorsiflexion, knee straight and bent',
+    ],
     title: 'Foot drawn up with the knee straight, then bent',
     region: 'ankle',
     kind: 'length',
