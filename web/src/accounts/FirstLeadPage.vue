@@ -1,27 +1,19 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue';
+import type { NewAccount } from '@kritikos/contracts/accounts';
+import { ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { ApiProblem, messageOf } from '../http/api.ts';
+import { useSubmit } from '../http/useSubmit.ts';
+import PersonFields from './PersonFields.vue';
 import { useSession } from './session.ts';
 
 const session = useSession();
 const router = useRouter();
-const person = reactive({ email: '', name: '', password: '' });
-const error = ref('');
-const fields = ref<Record<string, string>>({});
+const person = ref<NewAccount>({ email: '', name: '', password: '' });
 
-async function submit() {
-  fields.value = {};
-  error.value = '';
-  try {
-    await session.createFirstLead(person);
-    await router.push('/examinations');
-  } catch (thrown) {
-    const errors = thrown instanceof ApiProblem ? (thrown.problem.errors ?? []) : [];
-    for (const { pointer, detail } of errors) fields.value[pointer.slice(1)] = detail;
-    if (errors.length === 0) error.value = messageOf(thrown);
-  }
-}
+const { fields, problem, submit } = useSubmit(async () => {
+  await session.createFirstLead(person.value);
+  await router.push('/examinations');
+});
 </script>
 
 <template>
@@ -32,22 +24,13 @@ async function submit() {
       the examiners and signs the standard.
     </p>
     <form class="panel" @submit.prevent="submit">
-      <v-text-field v-model="person.name" label="Your name" :error-messages="fields.name ?? []" />
-      <v-text-field
-        v-model="person.email"
-        label="E-mail"
-        type="email"
-        autocomplete="username"
-        :error-messages="fields.email ?? []"
+      <PersonFields
+        v-model="person"
+        name-label="Your name"
+        password-label="Password, 12 characters or more"
+        :fields="fields"
       />
-      <v-text-field
-        v-model="person.password"
-        label="Password, 12 characters or more"
-        type="password"
-        autocomplete="new-password"
-        :error-messages="fields.password ?? []"
-      />
-      <v-alert v-if="error" type="error" role="alert">{{ error }}</v-alert>
+      <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
       <v-btn type="submit" variant="flat" color="primary" size="large">Make the account</v-btn>
     </form>
   </div>

@@ -2,8 +2,9 @@
 import type { Examination, ExaminationSummary } from '@kritikos/contracts/examinations';
 import { reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { ApiProblem, call, messageOf } from '../http/api.ts';
+import { call } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
+import { useSubmit } from '../http/useSubmit.ts';
 import LoadState from '../shell/LoadState.vue';
 
 const router = useRouter();
@@ -16,21 +17,14 @@ const wanted = reactive({
   heldOn: new Date().toISOString().slice(0, 10),
   zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
 });
-const problem = ref('');
-const fields = ref<Record<string, string>>({});
-
-async function create() {
-  fields.value = {};
-  problem.value = '';
-  try {
-    const made = await call<Examination>('POST', '/examinations', wanted);
-    await router.push(`/examinations/${made.id}/preparation`);
-  } catch (thrown) {
-    const errors = thrown instanceof ApiProblem ? (thrown.problem.errors ?? []) : [];
-    for (const { pointer, detail } of errors) fields.value[pointer.slice(1)] = detail;
-    if (errors.length === 0) problem.value = messageOf(thrown);
-  }
-}
+const {
+  fields,
+  problem,
+  submit: create,
+} = useSubmit(async () => {
+  const made = await call<Examination>('POST', '/examinations', wanted);
+  await router.push(`/examinations/${made.id}/preparation`);
+});
 </script>
 
 <template>

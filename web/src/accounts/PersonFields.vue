@@ -1,0 +1,25 @@
+<script setup lang="ts">
+import type { NewAccount } from '@kritikos/contracts/accounts';
+
+/** Who somebody is, and the password that lets them in; the server's objections beside each. */
+defineProps<{ nameLabel: string; passwordLabel: string; fields: Record<string, string> }>();
+const person = defineModel<NewAccount>({ required: true });
+</script>
+
+<template>
+  <v-text-field v-model="person.name" :label="nameLabel" :error-messages="fields.name ?? []" />
+  <v-text-field
+    v-model="person.email"
+    label="E-mail"
+    type="email"
+    autocomplete="username"
+    :error-messages="fields.email ?? []"
+  />
+  <v-text-field
+    v-model="person.password"
+    :label="passwordLabel"
+    type="password"
+    autocomplete="new-password"
+    :error-messages="fields.password ?? []"
+  />
+</template>
