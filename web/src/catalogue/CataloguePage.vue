@@ -3,11 +3,14 @@ import { KINDS, REGIONS } from '@kritikos/catalogue/procedure';
 import type { Kind, Procedure } from '@kritikos/catalogue/procedure';
 import { refDebounced } from '@vueuse/core';
 import { computed, ref } from 'vue';
+import { useRouter } from 'vue-router';
 import ProcedureFigure from '../figure/ProcedureFigure.vue';
 import { download } from '../http/download.ts';
 import { findProcedures, STRUCTURES_IN_USE } from './search.ts';
 import { KIND_WORDS, regionWords } from './words.ts';
 
+const router = useRouter();
+const pathOf = ({ id }: Procedure) => `/catalogue/${id}`;
 const words = ref('');
 const region = ref<string | null>(null);
 const kind = ref<Kind | null>(null);
@@ -102,7 +105,10 @@ async function save() {
             @pointerenter="pointed = procedure"
             @focusin="pointed = procedure"
           >
-            <router-link :to="`/catalogue/${procedure.id}`">{{ procedure.names[0] }}</router-link>
+            <!-- A plain link: resolving a route for every row would slow the first letter. -->
+            <a :href="pathOf(procedure)" @click.exact.prevent="router.push(pathOf(procedure))">{{
+              procedure.names[0]
+            }}</a>
             <span class="soft">{{ procedure.title }}</span>
             <span class="tag"
               >{{ regionWords(procedure.region) }} · {{ KIND_WORDS[procedure.kind] }}</span
