@@ -46,6 +46,5 @@ export const page = z.object({
 
 /** True where every character can be printed and stored; line breaks and tabs are welcome. */
 export function isPrintable(value: string): boolean {
-  // eslint-disable-next-line no-control-regex -- the control characters are what is looked for
-  return value.isWellFormed() && !/[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/.test(value);
+  return value.isWellFormed() && !/(?![\t\n\r\u0080-\u009f])\p{Cc}/u.test(value);
 }
