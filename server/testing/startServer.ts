@@ -4,11 +4,12 @@ import pg from 'pg';
 import { pino } from 'pino';
 import request from 'supertest';
 import { afterAll, inject } from 'vitest';
-import { connect } from '../db/database.ts';
+import { connect, prepareDatabase } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
 import { DEMO_PASSWORD, LEAD } from '../demo/people.ts';
 import { application } from '../http/application.ts';
 import { closeJobs } from '../jobs/pool.ts';
+import { firstSchemaDump } from './firstSchemaDump.ts';
 
 /** Somebody signed in, calling the API as the page does: with the cookie and the token. */
 export interface Caller {
@@ -25,14 +26,20 @@ export interface TestServer {
   readonly anyone: Caller;
 }
 
-/** A server over its own copy of the empty or the demo database, gone after the test file. */
-export async function startServer(from: 'empty' | 'demo'): Promise<TestServer> {
+/**
+ * A server over its own copy of the empty or the demo database, or over a database of the first
+ * schema brought up to date; gone after the test file.
+ */
+export async function startServer(from: 'empty' | 'demo' | 'first schema'): Promise<TestServer> {
   const name = `test_${randomBytes(6).toString('hex')}`;
   const maintenance = inject('serverUrl');
-  await statement(maintenance, `create database ${name} template ${inject(`${from}Template`)}`);
+  const old = from === 'first schema';
+  const template = old ? 'template0' : inject(`${from}Template`);
+  await statement(maintenance, `create database ${name} template ${template}`);
   const url = new URL(maintenance);
   url.pathname = `/${name}`;
-  const db = connect(url.href);
+  if (old) await statement(url.href, firstSchemaDump());
+  const db = old ? await prepareDatabase(url.href) : connect(url.href);
   const logged: unknown[] = [];
   const logger = pino({ level: 'error' }, { write: (line) => void logged.push(line) });
   const app = await application(db, url.href, logger);

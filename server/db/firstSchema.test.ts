@@ -1,0 +1,107 @@
+import type { Results } from '@kritikos/contracts/results';
+import type { Decision, StandardsPage } from '@kritikos/contracts/standards';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { rowsInDump } from '../testing/firstSchemaDump.ts';
+import { startServer } from '../testing/startServer.ts';
+import type { Caller } from '../testing/startServer.ts';
+
+const server = await startServer('first schema');
+let lead: Caller;
+let id: string;
+
+beforeAll(async () => {
+  lead = await server.lead();
+  id = (await lead.call('GET', '/examinations')).body[0].id;
+});
+
+const countOf = async (table: string) =>
+  Number((await server.db(table).count('* as n').first())?.n);
+
+describe('a database of the first schema, brought up to date', () => {
+  it.each([
+    ['account', 7],
+    ['candidate', 24],
+    ['checklist_version', 128],
+    ['station', 4],
+    ['sheet', 128],
+    ['mark_event', 2267],
+    ['sheet_mark', 1697],
+    ['sheet_fault', 154],
+    ['decision', 2],
+    ['audit_entry', 21],
+  ])('keeps every %s', async (table, counted) => {
+    expect(rowsInDump(table)).toHaveLength(counted);
+    expect(await countOf(table)).toBeGreaterThanOrEqual(counted);
+  });
+
+  it('keeps every mark as it stood, letter by letter', async () => {
+    const { rows } = await server.db.raw(
+      `select sheet_id || ' ' || item || ' ' || coalesce(number_value::text, choice_value, '-') || ' '
+         || observation || ' ' || manner || ' ' || prompted || ' ' || event_id as mark from sheet_mark`,
+    );
+    const kept = rows.map((row: { mark: string }) => row.mark).sort();
+    expect(kept).toEqual(rowsInDump('sheet_mark').map(markIn).sort());
+  });
+
+  it('keeps every event with its id, its place on its device and its body', async () => {
+    const events = await server.db('mark_event').select('id', 'device', 'sequence', 'body');
+    const written = rowsInDump('mark_event');
+    for (const { id: event, device, sequence, body } of events.slice(0, 300)) {
+      const row = written.find((line) => line.includes(`'${event}'`));
+      expect(row).toContain(`'${device}', ${sequence}, `);
+      expect(row).toContain(`"type": "${body.type}"`);
+    }
+  });
+
+  it('keeps signed decisions as they were signed, and can read them', async () => {
+    const page: StandardsPage = (await lead.call('GET', `/examinations/${id}/standards`)).body;
+    expect(page.decisions.map((d) => d.number)).toEqual([2, 1]);
+    for (const summary of page.decisions) {
+      const decision: Decision = (await lead.call('GET', `/decisions/${summary.id}`).expect(200))
+        .body;
+      const written = rowsInDump('decision').find((line) => line.includes(decision.id));
+      expect(decision.outcomes).toHaveLength(24);
+      expect(written).toContain(`"total": ${decision.total}`);
+      for (const { candidate, outcome } of decision.outcomes) {
+        expect(written).toMatch(
+          new RegExp(`"outcome": "${outcome}"[^}]*"candidate": "${candidate}"`),
+        );
+      }
+    }
+  });
+
+  it('still answers on every page of the examination', async () => {
+    for (const page of ['', '/standards', '/agreement', '/results', '/marking', '/calibration']) {
+      await lead.call('GET', `/examinations/${id}${page}`).expect(200);
+    }
+    const results: Results = (await lead.call('GET', `/examinations/${id}/results`)).body;
+    expect(results.candidates).toHaveLength(24);
+    const { candidateId } = results.candidates[0] ?? {};
+    await lead.call('GET', `/examinations/${id}/results/candidates/${candidateId}`).expect(200);
+  });
+
+  it('still lets its examiners go on with the sheets they had begun', async () => {
+    const begun = await server
+      .db('sheet as h')
+      .join('account as a', 'a.id', 'h.examiner_id')
+      .whereNotNull('h.started_at')
+      .whereNull('h.submitted_at')
+      .select('h.id', 'a.email');
+    expect(begun).toHaveLength(4);
+    for (const { id: sheet, email } of begun) {
+      const examiner = await server.signIn(email);
+      const { state } = (await examiner.call('GET', `/sheets/${sheet}`).expect(200)).body;
+      expect(state.marks.length).toBeGreaterThan(3);
+    }
+  });
+});
+
+/** `('sheet', 'item', 1.0000, NULL, 'observed', 'done', false, 'at', 'event')` as the query says it. */
+function markIn(line: string): string {
+  const [sheet, item, number, choice, observation, manner, prompted, , event] = line
+    .slice(1, -1)
+    .split(', ')
+    .map((cell) => cell.replace(/^'|'$/g, ''));
+  const value = number !== 'NULL' ? number : choice !== 'NULL' ? choice : '-';
+  return [sheet, item, value, observation, manner, prompted, event].join(' ');
+}
