@@ -1,3 +1,4 @@
+import { reachesCut } from '@kritikos/core/standards/reachesCut';
 import type { Estimate } from '@kritikos/core/numerics/estimate';
 import { borderlineGroup } from '@kritikos/core/standards/borderlineGroup';
 import { borderlineRegression } from '@kritikos/core/standards/borderlineRegression';
@@ -42,7 +43,7 @@ export async function standard(file: string, flags: StandardFlags) {
   const [scores = [], grades = []] = values;
   const missing = leftOutNotes(leftOut, needsGrades ? 'score or grade' : 'score');
   const found = asBadInput(() => cutBy(scores, grades, flags));
-  const reach = (score: number) => found.cut !== null && score >= found.cut - 1e-9;
+  const reach = (score: number) => found.cut !== null && reachesCut(score, found.cut);
   return {
     ...found,
     n: scores.length,

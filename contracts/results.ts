@@ -8,7 +8,17 @@ export const candidateResult = z.object({
   candidateId: id,
   number: z.int(),
   name: z.string(),
-  stations: z.array(z.object({ stationId: id, percent, criticalFailures: z.int() })),
+  stations: z.array(
+    z.object({
+      stationId: id,
+      percent,
+      /** Under the newest decision's cuts and rule; none while nothing is signed. */
+      outcome: z.enum(['passed', 'not passed', 'undecided']).nullable(),
+      /** Critical items missed under that rule, by what they ask. */
+      criticalMissed: z.array(z.string()),
+      criticalUnseen: z.array(z.string()),
+    }),
+  ),
   domains: z.record(z.enum(DOMAINS), percent),
   safety: percent,
   mean: percent,

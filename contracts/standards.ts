@@ -1,11 +1,15 @@
+import { CRITICAL_RULES } from '@kritikos/core/scoring/criticalItems';
 import { z } from 'zod';
 import { id, instant, text } from './primitives.ts';
 
-export const examRule = z.object({
+const examRuleBefore = z.object({
   semMultiplier: z.number().min(0).max(3),
   fewestStationsPassed: z.int().min(0).max(60),
   criticalFailureFails: z.boolean(),
 });
+export const examRule = examRuleBefore.extend({ criticalBy: z.enum(CRITICAL_RULES) });
+
+export const criticalCount = z.object({ item: z.string(), observed: z.int(), missed: z.int() });
 
 export const standardSettings = z.object({
   borderline: z.number().min(1).max(5),
@@ -26,10 +30,12 @@ export const stationData = z.object({
       candidate: id,
       percent: z.number().nullable(),
       grade: z.number().nullable(),
-      criticalFailures: z.int(),
+      critical: z.array(criticalCount),
     }),
   ),
 });
+
+const outcome = z.enum(['pass', 'fail', 'incomplete']);
 
 const stationCut = z.object({
   station: id,
@@ -42,11 +48,9 @@ const stationCut = z.object({
   n: z.int(),
 });
 
-/** A signed decision: never changed, only followed by a new one. */
-export const decision = z.object({
+const signed = z.object({
   id,
   number: z.int().positive(),
-  settings: standardSettings,
   reason: z.string(),
   signedBy: z.string(),
   signedAt: instant,
@@ -59,14 +63,54 @@ export const decision = z.object({
   outcomes: z.array(
     z.object({
       candidate: id,
-      outcome: z.enum(['pass', 'fail', 'incomplete']),
+      outcome,
       total: z.number().nullable(),
       stationsPassed: z.int(),
       reasons: z.array(z.string()),
     }),
   ),
 });
+
+/**
+ * What was signed under the first rule of critical items: a station was passed by its score alone,
+ * and the fewest critical failures of any sheet counted, whichever items they were.
+ */
+const signedBySchema1 = signed.extend({
+  schema: z.literal(1),
+  settings: standardSettings.extend({ rule: examRuleBefore }),
+});
+const signedBySchema2 = signed.extend({ schema: z.literal(2), settings: standardSettings });
+
+/** A signed decision: never changed, only followed by a new one. Old schemas are read for ever. */
+export const decision = z.discriminatedUnion('schema', [signedBySchema1, signedBySchema2]);
 export type Decision = z.infer<typeof decision>;
+export const decisionSummary = z.discriminatedUnion('schema', [
+  signedBySchema1.omit({ outcomes: true }),
+  signedBySchema2.omit({ outcomes: true }),
+]);
+export type DecisionSummary = z.infer<typeof decisionSummary>;
+
+/**
+ * A decision read again: the same cuts and settings on the marks that it knew, under the present
+ * rule of critical items. `changed` names the candidates whose outcome would be another.
+ */
+export const rereading = z.object({
+  decision: decisionSummary,
+  /** Only the newest decision can be followed by a new one. */
+  newest: z.boolean(),
+  /** Sheets submitted after it was signed; they are in neither column. */
+  submittedSince: z.int(),
+  changed: z.array(
+    z.object({
+      candidate: id,
+      number: z.int(),
+      before: outcome,
+      after: outcome,
+      reasons: z.array(z.string()),
+    }),
+  ),
+});
+export type Rereading = z.infer<typeof rereading>;
 
 export const standardsPage = z.object({
   data: z.array(stationData),
@@ -74,7 +118,7 @@ export const standardsPage = z.object({
   /** Sheets planned but not submitted; a standard set now does not know them. */
   outstanding: z.int(),
   draft: standardSettings,
-  decisions: z.array(decision.omit({ outcomes: true })),
+  decisions: z.array(decisionSummary),
 });
 export type StandardsPage = z.infer<typeof standardsPage>;
 

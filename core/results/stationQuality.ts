@@ -1,3 +1,4 @@
+import { reachesCut } from '../standards/reachesCut.ts';
 import { leastSquares } from '../numerics/leastSquares.ts';
 import { mean, standardDeviation } from '../numerics/summary.ts';
 
@@ -42,8 +43,7 @@ export function stationQuality(
     sd: standardDeviation(own),
     rSquared: line?.rSquared ?? null,
     interGrade: line?.slope ?? null,
-    failing:
-      cut === null ? null : own.filter((s) => Math.round(s * 1e6) < Math.round(cut * 1e6)).length,
+    failing: cut === null ? null : own.filter((s) => !reachesCut(s, cut)).length,
   };
 }
 

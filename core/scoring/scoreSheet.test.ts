@@ -131,8 +131,24 @@ describe('the score of a sheet', () => {
       null,
     );
     expect(score.safety.percent).toBe(0);
-    expect(score.criticalFailures).toEqual(['safe']);
+    expect(score.critical).toEqual({ missed: ['safe'], met: [], unseen: [] });
     expect(score.flags).toEqual(['asked']);
+  });
+
+  it('tells a critical item that nobody observed from one that was met', () => {
+    const critical = (key: string) => ({ ...done, key, criticality: 'fails-station' }) as const;
+    const other = { ...critical('other'), variants: ['sitting'] };
+    const items = [critical('a'), critical('b'), critical('c'), critical('d'), other];
+    const score = scoreSheet(
+      items,
+      [
+        mark('a', 1),
+        mark('b', null, { observation: 'not-observed' }),
+        mark('d', null, { observation: 'not-applicable' }),
+      ],
+      'lying',
+    );
+    expect(score.critical).toEqual({ missed: [], met: ['a'], unseen: ['b', 'c'] });
   });
 
   it('applies an order rule from the times of the marks', () => {

@@ -23,8 +23,12 @@ export interface SheetScore {
   readonly percent: number | null;
   readonly domains: Readonly<Record<Domain, Tally>>;
   readonly safety: Tally;
-  /** Keys of items whose miss fails the station. */
-  readonly criticalFailures: readonly string[];
+  /** Keys of the items whose miss fails the station: missed, met, and asked for but not observed. */
+  readonly critical: {
+    readonly missed: readonly string[];
+    readonly met: readonly string[];
+    readonly unseen: readonly string[];
+  };
   /** Keys of items whose miss is only reported. */
   readonly flags: readonly string[];
   readonly unmarked: readonly string[];
@@ -51,7 +55,7 @@ export function scoreSheet(
   const total = new Sum();
   const safety = new Sum();
   const domains = new Map(DOMAINS.map((domain) => [domain, new Sum()]));
-  const criticalFailures: string[] = [];
+  const critical = { missed: [] as string[], met: [] as string[], unseen: [] as string[] };
   const flags: string[] = [];
   const unmarked: string[] = [];
   const notObserved: string[] = [];
@@ -69,13 +73,16 @@ export function scoreSheet(
     if (share === null) {
       (mark?.observation === 'not-observed' ? notObserved : unmarked).push(item.key);
       weightUnseen += item.weight;
+      if (item.criticality === 'fails-station') critical.unseen.push(item.key);
       continue;
     }
     if (mark && cameTooLate(mark, rules.order, byItem)) share = 0;
     total.add(item.weight, share);
     domains.get(item.domain)?.add(item.weight, share);
     if (item.safety) safety.add(item.weight, share);
-    if (share === 0 && item.criticality === 'fails-station') criticalFailures.push(item.key);
+    if (item.criticality === 'fails-station') {
+      critical[share === 0 ? 'missed' : 'met'].push(item.key);
+    }
     if (share === 0 && item.criticality === 'flag') flags.push(item.key);
   }
 
@@ -97,7 +104,7 @@ export function scoreSheet(
     percent,
     domains: domainTallies,
     safety: safety.tally(),
-    criticalFailures,
+    critical,
     flags,
     unmarked,
     notObserved,

@@ -1,3 +1,5 @@
+import { reachesCut } from './reachesCut.ts';
+
 /** One method's cut, to be set beside others. */
 export interface NamedCut {
   readonly method: string;
@@ -27,7 +29,6 @@ export function compareConsequences(
   reference = 0,
   sem: number | null = null,
 ): Consequence[] {
-  const passes = (score: number, cut: number) => Math.round(score * 1e6) >= Math.round(cut * 1e6);
   const other = cuts[reference]?.cut ?? null;
   return cuts.map(({ method, cut }) => {
     if (cut === null) {
@@ -43,12 +44,14 @@ export function compareConsequences(
       };
     }
     const scored = scores.flatMap((score, i) => (score === null ? [] : [{ score, i }]));
-    const passed = scored.filter(({ score }) => passes(score, cut)).length;
+    const passed = scored.filter(({ score }) => reachesCut(score, cut)).length;
     const moved = (here: boolean) =>
       other === null
         ? []
         : scored
-            .filter(({ score }) => passes(score, cut) === here && passes(score, other) !== here)
+            .filter(
+              ({ score }) => reachesCut(score, cut) === here && reachesCut(score, other) !== here,
+            )
             .map(({ i }) => i);
     return {
       method,

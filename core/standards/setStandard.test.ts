@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest';
+import type { CriticalCount } from '../scoring/criticalItems.ts';
 import { setStandard } from './setStandard.ts';
 import type { StandardSettings, StationData } from './setStandard.ts';
 
-const record = (candidate: string, percent: number | null, grade: number | null, critical = 0) => ({
-  candidate,
-  percent,
-  grade,
-  criticalFailures: critical,
-});
+const record = (
+  candidate: string,
+  percent: number | null,
+  grade: number | null,
+  critical: CriticalCount[] = [],
+) => ({ candidate, percent, grade, critical });
 
 // Two stations whose points lie on lines: cuts 50 and 60 at the borderline 2.5, by hand.
 const data: StationData[] = [
@@ -20,14 +21,19 @@ const data: StationData[] = [
     records: [
       record('a', 90, 4),
       record('b', 60, 2.5),
-      record('c', 80, 3.5, 1),
+      record('c', 80, 3.5, [{ item: 'stop', observed: 1, missed: 1 }]),
       record('d', null, null),
     ],
   },
 ];
 const settings: StandardSettings = {
   borderline: 2.5,
-  rule: { semMultiplier: 0, fewestStationsPassed: 0, criticalFailureFails: false },
+  rule: {
+    semMultiplier: 0,
+    fewestStationsPassed: 0,
+    criticalBy: 'all',
+    criticalFailureFails: false,
+  },
   handCuts: {},
 };
 const candidates = ['a', 'b', 'c', 'd'];
@@ -63,7 +69,9 @@ describe('the exam rule', () => {
     ]);
     const rule = { ...settings.rule, criticalFailureFails: true };
     const standard = setStandard(data, candidates, { ...settings, rule });
-    expect(standard.outcomes.get('c')?.reasons).toEqual(['One critical item was missed.']);
+    expect(standard.outcomes.get('c')?.reasons).toEqual([
+      'One critical item was missed, at station 2.',
+    ]);
   });
 
   it('raises the bar by k standard errors of measurement', () => {
@@ -86,5 +94,68 @@ describe('the exam rule', () => {
     const empty = setStandard([...data, { station: 'ankle', records: [] }], candidates, settings);
     expect(empty.examCut).toBeNull();
     expect(empty.outcomes.size).toBe(0);
+  });
+
+  describe('at a station with critical items', () => {
+    const at = (critical: CriticalCount[], changes: Partial<StandardSettings['rule']> = {}) => {
+      const one: StationData[] = [
+        { station: 'knee', records: [...(data[0]?.records ?? []), record('e', 70, 3.5, critical)] },
+      ];
+      const rule = { ...settings.rule, ...changes };
+      const standard = setStandard(one, ['e'], { ...settings, handCuts: { knee: 50 }, rule });
+      return { station: standard.stations[0], candidate: standard.outcomes.get('e') };
+    };
+
+    it('does not pass a station whose critical item was missed, whatever the score', () => {
+      const { station, candidate } = at([{ item: 'stop', observed: 2, missed: 2 }]);
+      expect(candidate?.stations).toEqual(['not passed']);
+      expect(station).toMatchObject({ passed: 3 - 0, undecided: 0, scored: 5 });
+      // What that does to the examination is its own rule.
+      expect(candidate?.outcome).toBe('pass');
+      expect(
+        at([{ item: 'stop', observed: 2, missed: 2 }], { fewestStationsPassed: 1 }),
+      ).toMatchObject({
+        candidate: { outcome: 'fail', reasons: ['Stations passed: 0; required: at least 1.'] },
+      });
+    });
+
+    it('does not hold two different misses of two examiners to be one they agree on', () => {
+      const each: CriticalCount[] = [
+        { item: 'stop', observed: 2, missed: 1 },
+        { item: 'fracture', observed: 2, missed: 1 },
+      ];
+      expect(at(each, { criticalFailureFails: true }).candidate).toMatchObject({
+        outcome: 'pass',
+        criticalFailures: 0,
+        stations: ['passed'],
+      });
+      // A tie is no majority either.
+      expect(
+        at(each, { criticalFailureFails: true, criticalBy: 'majority' }).candidate?.outcome,
+      ).toBe('pass');
+    });
+
+    it('goes by those who observed the item', () => {
+      const two: CriticalCount[] = [{ item: 'stop', observed: 3, missed: 2 }];
+      expect(at(two).candidate?.criticalFailures).toBe(0);
+      expect(at(two, { criticalBy: 'majority' }).candidate?.criticalFailures).toBe(1);
+    });
+
+    it('leaves a station undecided where nobody observed the item, never passed', () => {
+      const unseen: CriticalCount[] = [{ item: 'stop', observed: 0, missed: 0 }];
+      const { station, candidate } = at(unseen);
+      expect(station).toMatchObject({ passed: 3, undecided: 1 });
+      expect(candidate).toMatchObject({
+        outcome: 'pass',
+        stations: ['undecided'],
+        stationsPassed: 0,
+      });
+      for (const changes of [{ fewestStationsPassed: 1 }, { criticalFailureFails: true }]) {
+        expect(at(unseen, changes).candidate).toMatchObject({
+          outcome: 'incomplete',
+          reasons: ['Nobody observed a critical item at station 1, so it is undecided.'],
+        });
+      }
+    });
   });
 });

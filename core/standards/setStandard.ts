@@ -2,14 +2,14 @@ import { standardErrorOfMeasurement } from '../reliability/standardError.ts';
 import { borderlineRegression } from './borderlineRegression.ts';
 import type { BorderlineRegression } from './borderlineRegression.ts';
 import { decideCandidate, examCut } from './examRule.ts';
-import type { CandidateOutcome, ExamCut, ExamRule, StationScore } from './examRule.ts';
+import type { CandidateOutcome, ExamCut, ExamRule } from './examRule.ts';
+import { stationOutcome } from './stationOutcome.ts';
+import type { StationScore } from './stationOutcome.ts';
 
 /** One candidate at one station: means over the submitted sheets where there are several. */
-export interface StationRecord {
+export interface StationRecord extends StationScore {
   readonly candidate: string;
-  readonly percent: number | null;
   readonly grade: number | null;
-  readonly criticalFailures: number;
 }
 
 export interface StationData {
@@ -31,6 +31,8 @@ export interface StationStandard {
   readonly cut: number | null;
   readonly byHand: boolean;
   readonly passed: number;
+  /** Would pass, were it known whether a critical item was missed. */
+  readonly undecided: number;
   readonly scored: number;
 }
 
@@ -44,6 +46,8 @@ export interface Standard {
   readonly failed: number;
   readonly incomplete: number;
 }
+
+const NO_SHEET: StationScore = { percent: null, critical: [] };
 
 /** Applies the settings to the marks: station cuts, examination cut, and what follows for each candidate. */
 export function setStandard(
@@ -64,7 +68,7 @@ export function setStandard(
     for (const candidate of candidates) {
       const record = scores.map((byCandidate): StationScore => {
         const r = byCandidate.get(candidate);
-        return { percent: r?.percent ?? null, criticalFailures: r?.criticalFailures ?? 0 };
+        return r ?? NO_SHEET;
       });
       outcomes.set(candidate, decideCandidate(record, cuts, cut, settings.rule));
     }
@@ -102,12 +106,17 @@ function stationStandard(data: StationData, settings: StandardSettings): Station
   const byHand = settings.handCuts[data.station];
   const cut = byHand ?? regression.cut.estimate;
   const scored = data.records.filter((r) => r.percent !== null);
+  const count = (outcome: string) =>
+    cut === null
+      ? 0
+      : scored.filter((r) => stationOutcome(r, cut, settings.rule.criticalBy) === outcome).length;
   return {
     station: data.station,
     regression,
     cut,
     byHand: byHand !== undefined,
-    passed: cut === null ? 0 : scored.filter((r) => (r.percent as number) >= cut - 1e-9).length,
+    passed: count('passed'),
+    undecided: count('undecided'),
     scored: scored.length,
   };
 }

@@ -2,6 +2,7 @@ import knex from 'knex';
 import type { Knex } from 'knex';
 import pg from 'pg';
 import * as first from './migrations/0001_first.ts';
+import * as criticalItems from './migrations/0002_critical_items.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
 export type Database = Knex;
@@ -12,7 +13,10 @@ pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number);
 pg.types.setTypeParser(pg.types.builtins.INT8, Number);
 pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
 
-const migrations: Record<string, Knex.Migration> = { '0001_first': first };
+const migrations: Record<string, Knex.Migration> = {
+  '0001_first': first,
+  '0002_critical_items': criticalItems,
+};
 
 export function connect(url: string): Database {
   return knex({

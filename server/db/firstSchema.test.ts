@@ -1,5 +1,6 @@
 import type { Results } from '@kritikos/contracts/results';
-import type { Decision, StandardsPage } from '@kritikos/contracts/standards';
+import type { Decision, Rereading, StandardsPage } from '@kritikos/contracts/standards';
+import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { rowsInDump } from '../testing/firstSchemaDump.ts';
 import { startServer } from '../testing/startServer.ts';
@@ -70,6 +71,47 @@ describe('a database of the first schema, brought up to date', () => {
     }
   });
 
+  it('reads a decision of the first schema again, and says whom the present rule changes', async () => {
+    const page: StandardsPage = (await lead.call('GET', `/examinations/${id}/standards`)).body;
+    for (const { id: decision, schema, passed } of page.decisions) {
+      expect(schema).toBe(1);
+      const again: Rereading = (
+        await lead.call('GET', `/decisions/${decision}/rereading`).expect(200)
+      ).body;
+      const signed: Decision = (await lead.call('GET', `/decisions/${decision}`)).body;
+      for (const { candidate, before, after, reasons } of again.changed) {
+        expect(signed.outcomes.find((o) => o.candidate === candidate)?.outcome).toBe(before);
+        expect(after).not.toBe(before);
+        // The score and the cut are the same, so a pass can be lost only through a critical item.
+        if (before === 'pass') expect(reasons.join(' ')).toMatch(/critical item|Stations passed/);
+      }
+      expect(again.changed.length).toBeLessThan(passed);
+    }
+  });
+
+  it('knows by name what its sheets only counted', async () => {
+    const { rows } = await server.db.raw(`
+      select h.critical_missed, h.critical_met, h.critical_unseen, v.content, h.variant
+      from sheet h join checklist_version v on v.id = h.checklist_version_id
+      where h.submitted_at is not null`);
+    expect(rows).toHaveLength(124);
+    const sizes = { missed: 0, met: 0, unseen: 0 };
+    for (const { critical_missed, critical_met, critical_unseen, content } of rows) {
+      const keys = content.items
+        .filter((item: ChecklistItem) => item.criticality === 'fails-station')
+        .map((item: ChecklistItem) => item.key);
+      for (const key of [...critical_missed, ...critical_met, ...critical_unseen]) {
+        expect(keys).toContain(key);
+      }
+      sizes.missed += critical_missed.length;
+      sizes.met += critical_met.length;
+      sizes.unseen += critical_unseen.length;
+    }
+    // What the dump's sheets counted as critical failures before they were named.
+    expect(sizes.missed).toBe(countedBefore());
+    expect(sizes.met).toBeGreaterThan(80);
+  });
+
   it('still answers on every page of the examination', async () => {
     for (const page of ['', '/standards', '/agreement', '/results', '/marking', '/calibration']) {
       await lead.call('GET', `/examinations/${id}${page}`).expect(200);
@@ -95,6 +137,14 @@ describe('a database of the first schema, brought up to date', () => {
     }
   });
 });
+
+/** The sum of the column `critical_failures`, as the dump has it, from the scores beside it. */
+function countedBefore(): number {
+  return rowsInDump('sheet').reduce((sum, line) => {
+    const [, list = ''] = /"criticalFailures": \[([^\]]*)\]/.exec(line) ?? [];
+    return sum + (list.match(/"[^"]+"/g)?.length ?? 0);
+  }, 0);
+}
 
 /** `('sheet', 'item', 1.0000, NULL, 'observed', 'done', false, 'at', 'event')` as the query says it. */
 function markIn(line: string): string {

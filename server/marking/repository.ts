@@ -186,7 +186,9 @@ export async function markSubmitted(
     .update({
       submitted_at: at,
       percent: score.percent,
-      critical_failures: score.criticalFailures.length,
+      critical_missed: score.critical.missed,
+      critical_met: score.critical.met,
+      critical_unseen: score.critical.unseen,
       missing_marks: score.unmarked.length,
       score: JSON.stringify(score),
     });

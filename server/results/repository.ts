@@ -1,12 +1,14 @@
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
+import type { CriticalCount } from '@kritikos/core/scoring/criticalItems';
 import type { SheetScore } from '@kritikos/core/scoring/scoreSheet';
 import type { Database } from '../db/database.ts';
+import { criticalCounts } from '../standards/repository.ts';
 
 export interface CandidateRow {
   candidateId: string;
   number: number;
   name: string;
-  stations: { stationId: string; percent: number | null; criticalFailures: number }[];
+  stations: { stationId: string; percent: number | null; critical: CriticalCount[] }[];
   /** Weight earned and possible by domain and for safety, summed over all submitted sheets. */
   sums: Record<string, { earned: number; possible: number } | undefined>;
 }
@@ -31,15 +33,19 @@ export async function candidateRows(
     `with chosen as (
        select id, number, name from candidate
        where examination_id = :examinationId and (:candidateId::uuid is null or id = :candidateId)
-       order by number offset :offset limit :limit)
+       order by number offset :offset limit :limit),
+     known as (
+       select h.* from sheet h join chosen on chosen.id = h.candidate_id
+       where h.submitted_at is not null),
+     critical as (${criticalCounts('known')})
      select k.id as "candidateId", k.number, k.name,
        coalesce((select jsonb_agg(jsonb_build_object('stationId', t.station_id, 'percent', t.percent,
-           'criticalFailures', t.critical))
-         from (select h.station_id, avg(h.percent)::float8 as percent, min(h.critical_failures) as critical
-               from sheet h where h.candidate_id = k.id and h.submitted_at is not null
-               group by h.station_id) t), '[]') as stations,
-       (select jsonb_build_object(${sums}) from sheet h
-         where h.candidate_id = k.id and h.submitted_at is not null) as sums
+           'critical', coalesce(c.counts, '[]')))
+         from (select h.station_id, avg(h.percent)::float8 as percent from known h
+               where h.candidate_id = k.id group by h.station_id) t
+           left join critical c on c.station_id = t.station_id and c.candidate_id = k.id),
+         '[]') as stations,
+       (select jsonb_build_object(${sums}) from known h where h.candidate_id = k.id) as sums
      from chosen k order by k.number`,
     { examinationId, candidateId: candidateId ?? null, offset, limit },
   );
@@ -49,22 +55,6 @@ export async function candidateRows(
 export async function countCandidates(db: Database, examinationId: string): Promise<number> {
   const row = await db('candidate')
     .where({ examination_id: examinationId })
-    .count('* as n')
-    .first();
-  return Number(row?.n ?? 0);
-}
-
-export async function countSubmittedSince(
-  db: Database,
-  examinationId: string,
-  instant: string,
-): Promise<number> {
-  const row = await db('mark_event as m')
-    .join('sheet as h', 'h.id', 'm.sheet_id')
-    .join('station as s', 's.id', 'h.station_id')
-    .where('s.examination_id', examinationId)
-    .whereRaw(`m.body ->> 'type' = 'submit'`)
-    .where('m.received_at', '>', instant)
     .count('* as n')
     .first();
   return Number(row?.n ?? 0);

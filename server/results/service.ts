@@ -1,15 +1,19 @@
 import type { CandidateReport, CandidateResult, Results } from '@kritikos/contracts/results';
+import type { Station } from '@kritikos/contracts/examinations';
 import type { Decision } from '@kritikos/contracts/standards';
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
+import { criticalVerdict } from '@kritikos/core/scoring/criticalItems';
+import type { CriticalVerdict } from '@kritikos/core/scoring/criticalItems';
 import { earnedShare } from '@kritikos/core/scoring/mark';
 import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
+import { stationOutcome } from '@kritikos/core/standards/stationOutcome';
 import { marksOf } from '../agreement/repository.ts';
 import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
 import { listStations } from '../examinations/repository.ts';
 import { requireExamination } from '../examinations/service.ts';
 import { notFound } from '../http/problems.ts';
-import { newestDecision } from '../standards/repository.ts';
+import { countSubmittedSince, newestDecision } from '../standards/repository.ts';
 import * as results from './repository.ts';
 import type { CandidateRow, ReportSheet } from './repository.ts';
 
@@ -23,11 +27,10 @@ export async function readResults(
   const decision = await newestDecision(db, examinationId);
   const stations = await listStations(db, examinationId);
   const rows = await results.candidateRows(db, examinationId, page);
+  const named = await withItemTexts(db, stations);
   return {
     decision: decision ? summaryOf(decision) : null,
-    submittedSince: decision
-      ? await results.countSubmittedSince(db, examinationId, decision.signedAt)
-      : 0,
+    submittedSince: decision ? await countSubmittedSince(db, examinationId, decision.signedAt) : 0,
     stations: stations.map(({ id, position, title }) => ({
       stationId: id,
       position,
@@ -35,13 +38,7 @@ export async function readResults(
       cut: cutOf(decision, id),
     })),
     total: await results.countCandidates(db, examinationId),
-    candidates: rows.map((row) =>
-      resultOf(
-        row,
-        stations.map((s) => s.id),
-        decision,
-      ),
-    ),
+    candidates: rows.map((row) => resultOf(row, named, decision)),
   };
 }
 
@@ -54,20 +51,51 @@ function cutOf(decision: Decision | undefined, stationId: string): number | null
   return decision?.cuts.find((cut) => cut.station === stationId)?.cut ?? null;
 }
 
+const NO_SHEET: Pick<CandidateRow['stations'][number], 'percent' | 'critical'> = {
+  percent: null,
+  critical: [],
+};
+
+interface StationOfResult {
+  readonly id: string;
+  /** What each item of its checklist asks, by key. */
+  readonly itemTexts: ReadonlyMap<string, string>;
+}
+
+async function withItemTexts(
+  db: Database,
+  stations: readonly Station[],
+): Promise<StationOfResult[]> {
+  return Promise.all(
+    stations.map(async ({ id, checklistVersionId }) => {
+      const { content } = await findChecklistVersion(db, checklistVersionId);
+      return { id, itemTexts: new Map(content.items.map((item) => [item.key, item.text])) };
+    }),
+  );
+}
+
 function resultOf(
   row: CandidateRow,
-  stationIds: readonly string[],
+  ofStations: readonly StationOfResult[],
   decision: Decision | undefined,
 ): CandidateResult {
   const { candidateId, number, name, sums } = row;
-  const stations = stationIds.map(
-    (stationId) =>
-      row.stations.find((s) => s.stationId === stationId) ?? {
-        stationId,
-        percent: null,
-        criticalFailures: 0,
-      },
-  );
+  const rule = decision?.schema === 2 ? decision.settings.rule.criticalBy : 'all';
+  const stations = ofStations.map((station) => {
+    const { percent, critical } = row.stations.find((s) => s.stationId === station.id) ?? NO_SHEET;
+    const cut = cutOf(decision, station.id);
+    const named = (verdict: CriticalVerdict) =>
+      critical
+        .filter((count) => criticalVerdict(count, rule) === verdict)
+        .map(({ item }) => station.itemTexts.get(item) ?? item);
+    return {
+      stationId: station.id,
+      percent,
+      outcome: decision?.schema === 2 ? stationOutcome({ percent, critical }, cut, rule) : null,
+      criticalMissed: named('missed'),
+      criticalUnseen: named('unseen'),
+    };
+  });
   const scored = stations.flatMap((s) => (s.percent === null ? [] : [s.percent]));
   const complete = stations.length > 0 && scored.length === stations.length;
   const outcome = decision?.outcomes.find((o) => o.candidate === candidateId);
@@ -105,11 +133,7 @@ export async function reportCandidate(
     candidateId,
   });
   if (!row) throw notFound('candidate');
-  const result = resultOf(
-    row,
-    stations.map((s) => s.id),
-    decision,
-  );
+  const result = resultOf(row, await withItemTexts(db, stations), decision);
   const sheets = await results.submittedSheets(db, candidateId);
   const described = await Promise.all(sheets.map((sheet) => describeReportSheet(db, sheet)));
   const { title, school, heldOn } = examination;
@@ -139,7 +163,7 @@ async function describeReportSheet(
     const share = mark ? earnedShare(item, mark) : null;
     if (share === null || share === 1) return [];
     return [
-      { text: item.text, earned: share, critical: sheet.score.criticalFailures.includes(item.key) },
+      { text: item.text, earned: share, critical: sheet.score.critical.missed.includes(item.key) },
     ];
   });
   return {

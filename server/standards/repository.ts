@@ -4,21 +4,49 @@ import type { Database } from '../db/database.ts';
 
 /**
  * One row a candidate and station with a submitted sheet: mean score and mean grade over the
- * sheets, and the critical failures that every one of them records.
+ * sheets, and the critical items that somebody missed or nobody observed, each with how many
+ * examiners observed and how many missed it. With `knownAt` only sheets that had arrived by then.
  */
 export async function stationRecords(
   db: Database,
   examinationId: string,
+  knownAt: string | null = null,
 ): Promise<(StationRecord & { station: string })[]> {
   const { rows } = await db.raw(
-    `select h.station_id as station, h.candidate_id as candidate, avg(h.percent)::float8 as percent,
-       avg(h.rating)::float8 as grade, min(h.critical_failures) as "criticalFailures"
-     from sheet h join station s on s.id = h.station_id
-     where s.examination_id = ? and h.submitted_at is not null
-     group by h.station_id, h.candidate_id`,
-    [examinationId],
+    `with known as (
+       select h.* from sheet h join station s on s.id = h.station_id
+       where s.examination_id = :examinationId and h.submitted_at is not null
+         and (:knownAt::timestamptz is null or exists (
+           select from mark_event m where m.sheet_id = h.id and m.body ->> 'type' = 'submit'
+             and m.received_at <= :knownAt))),
+     critical as (${criticalCounts('known')})
+     select k.station_id as station, k.candidate_id as candidate, avg(k.percent)::float8 as percent,
+       avg(k.rating)::float8 as grade,
+       coalesce((select c.counts from critical c
+         where c.station_id = k.station_id and c.candidate_id = k.candidate_id), '[]') as critical
+     from known k group by k.station_id, k.candidate_id`,
+    { examinationId, knownAt },
   );
   return rows;
+}
+
+/**
+ * A query over sheets that counts, for every candidate and station, who observed and who missed
+ * each critical item; items that everybody met are left out, because they decide nothing.
+ */
+export function criticalCounts(sheets: string): string {
+  return `select station_id, candidate_id, jsonb_agg(jsonb_build_object(
+      'item', item, 'observed', observed, 'missed', missed) order by item) as counts
+    from (
+      select h.station_id, h.candidate_id, v.item, count(*) filter (where v.seen) as observed,
+        count(*) filter (where v.missed) as missed
+      from ${sheets} h cross join lateral (
+        select unnest(h.critical_missed) as item, true as seen, true as missed
+        union all select unnest(h.critical_met), true, false
+        union all select unnest(h.critical_unseen), false, false) v
+      group by h.station_id, h.candidate_id, v.item) counted
+    where missed > 0 or observed = 0
+    group by station_id, candidate_id`;
 }
 
 export async function countOutstanding(db: Database, examinationId: string): Promise<number> {
@@ -26,6 +54,23 @@ export async function countOutstanding(db: Database, examinationId: string): Pro
     .join('station as s', 's.id', 'h.station_id')
     .where('s.examination_id', examinationId)
     .whereNull('h.submitted_at')
+    .count('* as n')
+    .first();
+  return Number(row?.n ?? 0);
+}
+
+/** Sheets that arrived after an instant: a decision signed then does not know them. */
+export async function countSubmittedSince(
+  db: Database,
+  examinationId: string,
+  instant: string,
+): Promise<number> {
+  const row = await db('mark_event as m')
+    .join('sheet as h', 'h.id', 'm.sheet_id')
+    .join('station as s', 's.id', 'h.station_id')
+    .where('s.examination_id', examinationId)
+    .whereRaw(`m.body ->> 'type' = 'submit'`)
+    .where('m.received_at', '>', instant)
     .count('* as n')
     .first();
   return Number(row?.n ?? 0);
@@ -54,7 +99,9 @@ export async function saveDraft(
     .merge();
 }
 
-type Content = Omit<Decision, 'id' | 'number' | 'reason' | 'signedBy' | 'signedAt'>;
+type Signature = 'id' | 'number' | 'reason' | 'signedBy' | 'signedAt';
+type SignedNow = Extract<Decision, { schema: 2 }>;
+export type Content = Omit<SignedNow, Signature>;
 
 export async function insertDecision(
   db: Database,
@@ -78,6 +125,12 @@ export async function insertDecision(
     reason,
     signed_by: signedBy,
   });
+}
+
+/** The examination that a decision belongs to. */
+export async function examinationOf(db: Database, decisionId: string): Promise<string> {
+  const row = await db('decision').where({ id: decisionId }).first('examination_id');
+  return row.examination_id;
 }
 
 /** All decisions of an examination, the newest first. */
@@ -113,11 +166,13 @@ function decisions(db: Database) {
 function decisionOf(row: {
   id: string;
   number: number;
-  content: Content;
+  content: Omit<Decision, Signature>;
   reason: string;
   signed_at: Date;
   signedBy: string;
 }): Decision {
   const { id, number, content, reason, signedBy } = row;
-  return { id, number, ...content, reason, signedBy, signedAt: row.signed_at.toISOString() };
+  const signature = { id, number, reason, signedBy, signedAt: row.signed_at.toISOString() };
+  // The first decisions were signed before there was a second schema, and do not name theirs.
+  return { ...signature, ...content, schema: content.schema ?? 1 } as Decision;
 }

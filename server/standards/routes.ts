@@ -1,5 +1,11 @@
 import { id } from '@kritikos/contracts/primitives';
-import { decision, signOff, standardSettings, standardsPage } from '@kritikos/contracts/standards';
+import {
+  decision,
+  rereading,
+  signOff,
+  standardSettings,
+  standardsPage,
+} from '@kritikos/contracts/standards';
 import { z } from 'zod';
 import { route } from '../http/route.ts';
 import * as service from './service.ts';
@@ -41,5 +47,13 @@ export const standardRoutes = [
     params: z.object({ decision: id }),
     answers: decision,
     handle: ({ db, params }) => service.readDecision(db, params.decision),
+  }),
+  route({
+    method: 'get',
+    path: '/decisions/:decision/rereading',
+    access: ['lead'],
+    params: z.object({ decision: id }),
+    answers: rereading,
+    handle: ({ db, params }) => service.rereadDecision(db, params.decision),
   }),
 ];

@@ -1,6 +1,14 @@
 import type { Account } from '@kritikos/contracts/accounts';
-import type { Decision, Settings, SignOff, StandardsPage } from '@kritikos/contracts/standards';
+import type {
+  Decision,
+  DecisionSummary,
+  Rereading,
+  Settings,
+  SignOff,
+  StandardsPage,
+} from '@kritikos/contracts/standards';
 import { borderlinePoint, FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
+import { decideCandidate } from '@kritikos/core/standards/examRule';
 import type { StandardSettings } from '@kritikos/core/standards/setStandard';
 import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
@@ -32,7 +40,7 @@ export async function openStandards(db: Database, examinationId: string): Promis
 }
 
 /** The list of decisions needs their counts; thousands of single outcomes stay behind. */
-function withoutOutcomes(decision: Decision): StandardsPage['decisions'][number] {
+function withoutOutcomes(decision: Decision): DecisionSummary {
   const { outcomes, ...summary } = decision;
   void outcomes;
   return summary;
@@ -44,6 +52,7 @@ export function usualSettings(stations: number): Settings {
     rule: {
       semMultiplier: 0,
       fewestStationsPassed: Math.ceil(stations / 2),
+      criticalBy: 'all',
       criticalFailureFails: true,
     },
     handCuts: {},
@@ -113,24 +122,59 @@ export async function readDecision(db: Database, id: string): Promise<Decision> 
   return found;
 }
 
+/**
+ * A signed decision read again under the present rule of critical items: its own cuts, on the
+ * sheets that it knew. What was signed stays; this says whom the rule would change.
+ */
+export async function rereadDecision(db: Database, id: string): Promise<Rereading> {
+  const decision = await readDecision(db, id);
+  const examinationId = await standards.examinationOf(db, id);
+  const data = await stationData(db, examinationId, decision.signedAt);
+  const cuts = data.map(
+    ({ station }) => decision.cuts.find((cut) => cut.station === station)?.cut ?? null,
+  );
+  const byCandidate = data.map(({ records }) => new Map(records.map((r) => [r.candidate, r])));
+  const rule = { criticalBy: 'all' as const, ...decision.settings.rule };
+  const cut = { sumOfCuts: decision.total, total: decision.total };
+  const people = await candidateNumbers(db, examinationId);
+  const changed = decision.outcomes.flatMap(({ candidate, outcome: before }) => {
+    const person = people.find((p) => p.id === candidate);
+    const scores = byCandidate.map(
+      (station) => station.get(candidate) ?? { percent: null, critical: [] },
+    );
+    const { outcome: after, reasons } = decideCandidate(scores, cuts, cut, rule);
+    if (!person || after === before) return [];
+    const { number } = person;
+    return [{ candidate, number, before, after, reasons: [...reasons] }];
+  });
+  const newest = await standards.newestDecision(db, examinationId);
+  return {
+    decision: withoutOutcomes(decision),
+    newest: newest?.id === id,
+    submittedSince: await standards.countSubmittedSince(db, examinationId, decision.signedAt),
+    changed,
+  };
+}
+
 /** The marks that standards are set from: every station with its candidates' scores and grades. */
 export async function stationData(
   db: Database,
   examinationId: string,
+  knownAt: string | null = null,
 ): Promise<StandardsPage['data']> {
   const stations = await listStations(db, examinationId);
-  const records = await standards.stationRecords(db, examinationId);
+  const records = await standards.stationRecords(db, examinationId, knownAt);
   return stations.map(({ id, title, position }) => ({
     station: id,
     title,
     position,
     records: records
       .filter((record) => record.station === id)
-      .map(({ candidate, percent, grade, criticalFailures }) => ({
+      .map(({ candidate, percent, grade, critical }) => ({
         candidate,
         percent,
         grade,
-        criticalFailures,
+        critical: [...critical],
       })),
   }));
 }
@@ -140,7 +184,7 @@ function contentOf(
   data: StandardsPage['data'],
   candidates: readonly string[],
   { standard, bootstraps }: StandardJobResult,
-) {
+): standards.Content {
   const { examCut } = standard;
   if (examCut === null) {
     const without = standard.stations.findIndex((station) => station.cut === null);
@@ -161,6 +205,7 @@ function contentOf(
     ]);
   }
   return {
+    schema: 2,
     settings,
     total: examCut.total,
     sem: standard.sem,

@@ -100,6 +100,77 @@ describe('setting the standard', () => {
   });
 });
 
+describe('critical items of two examiners', () => {
+  const at = async (number: number) => {
+    const results: Results = (await lead.call('GET', `/examinations/${id}/results`)).body;
+    const candidate = results.candidates.find((c) => c.number === number);
+    const { data } = await open();
+    return data.map(({ records }) => records.find((r) => r.candidate === candidate?.candidateId));
+  };
+
+  it('are counted item by item over all who observed them', async () => {
+    // Both sheets of one candidate at one station: each missed another item, and one left out.
+    const pair = await server
+      .db('sheet as h')
+      .join('candidate as c', 'c.id', 'h.candidate_id')
+      .whereIn(['h.station_id', 'h.candidate_id'], (query) =>
+        query
+          .from('sheet')
+          .whereNotNull('submitted_at')
+          .groupBy('station_id', 'candidate_id')
+          .havingRaw('count(*) = 2')
+          .select('station_id', 'candidate_id')
+          .limit(1),
+      )
+      .select('h.id', 'c.number', 'h.station_id');
+    expect(pair).toHaveLength(2);
+    const say = (i: number, missed: string[], met: string[], unseen: string[]) =>
+      server
+        .db('sheet')
+        .where({ id: pair[i].id })
+        .update({ critical_missed: missed, critical_met: met, critical_unseen: unseen });
+    const place = (await open()).data.findIndex((s) => s.station === pair[0].station_id);
+    const counts = async () => (await at(pair[0].number))[place]?.critical;
+    await say(0, ['stop'], ['fracture'], ['shoes']);
+    await say(1, ['fracture'], ['stop'], ['shoes']);
+    expect(await counts()).toEqual([
+      { item: 'fracture', observed: 2, missed: 1 },
+      { item: 'shoes', observed: 0, missed: 0 },
+      { item: 'stop', observed: 2, missed: 1 },
+    ]);
+    await say(1, ['stop'], [], ['fracture', 'shoes']);
+    expect(await counts()).toEqual([
+      { item: 'shoes', observed: 0, missed: 0 },
+      { item: 'stop', observed: 2, missed: 2 },
+    ]);
+    await say(0, [], ['stop', 'fracture', 'shoes'], []);
+    await say(1, [], ['stop'], ['fracture', 'shoes']);
+    expect(await counts()).toEqual([]);
+  });
+
+  it('cannot be missed and met on one sheet', async () => {
+    const sheet = server.db('sheet').whereNotNull('submitted_at').limit(1).select('id');
+    await expect(
+      server
+        .db('sheet')
+        .whereIn('id', sheet)
+        .update({ critical_missed: ['stop'], critical_met: ['stop'] }),
+    ).rejects.toThrow(/sheet_critical_items_apart/);
+  });
+
+  it('leave the results naming the item that was missed, and the station not passed', async () => {
+    const results: Results = (await lead.call('GET', `/examinations/${id}/results`)).body;
+    const missed = results.candidates.flatMap((c) =>
+      c.stations.filter((s) => s.criticalMissed.length > 0),
+    );
+    expect(missed.length).toBeGreaterThan(0);
+    for (const station of missed) {
+      expect(station.outcome).toBe('not passed');
+      expect(station.criticalMissed[0]).toMatch(/\w+ \w+ \w+/);
+    }
+  });
+});
+
 describe('results', () => {
   it('follow the newest decision, with the reason for every fail', async () => {
     const results: Results = (await lead.call('GET', `/examinations/${id}/results`)).body;

@@ -76,6 +76,12 @@ const routes: RouteRecordRaw[] = [
         meta: lead('Set the standard'),
       },
       {
+        path: 'standards/rereading/:decision',
+        component: () => import('./standards/RereadingPage.vue'),
+        props: true,
+        meta: lead('Decision read again'),
+      },
+      {
         path: 'results',
         component: () => import('./results/ResultsPage.vue'),
         meta: lead('Report'),

@@ -15,6 +15,7 @@ const { data, error, reload } = useLoaded(() =>
 const one = (x: number | null | undefined) =>
   x === null || x === undefined ? 'no score' : `${x.toFixed(1)} %`;
 const OUTCOMES = { pass: '● Passed', fail: '▲ Not passed', incomplete: '◌ Incomplete' };
+const own = (place: number) => data.value?.result.stations[place];
 const print = () => window.print();
 </script>
 
@@ -54,12 +55,23 @@ const print = () => window.print();
           </div>
         </dl>
       </section>
-      <section v-for="station in data.stations" :key="station.stationId" class="panel station">
+      <section
+        v-for="(station, at) in data.stations"
+        :key="station.stationId"
+        class="panel station"
+      >
         <h2>
           {{ station.title }}: {{ station.procedure }}
           <span class="figures">{{ one(station.percent) }}</span>
           <span v-if="station.cut !== null" class="soft figures"> cut {{ one(station.cut) }}</span>
         </h2>
+        <p v-if="own(at)?.criticalMissed.length" class="critical">
+          ▲ Not passed, whatever the score: a critical item was missed.
+          {{ own(at)?.criticalMissed.join(' ') }}
+        </p>
+        <p v-else-if="own(at)?.criticalUnseen.length">
+          ◌ Undecided: nobody observed a critical item. {{ own(at)?.criticalUnseen.join(' ') }}
+        </p>
         <p v-if="station.sheets.length === 0" class="soft">No sheet is submitted here.</p>
         <div class="sheets">
           <article v-for="sheet in station.sheets" :key="sheet.sheetId">
@@ -111,6 +123,10 @@ dt {
 }
 dd {
   margin: 0;
+  font-weight: 600;
+}
+.critical {
+  color: var(--madder);
   font-weight: 600;
 }
 .sheets {

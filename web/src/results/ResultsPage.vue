@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { CandidateResult, Results } from '@kritikos/contracts/results';
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
+import { reachesCut } from '@kritikos/core/standards/reachesCut';
 import { computed, ref } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { call } from '../http/api.ts';
@@ -33,7 +34,9 @@ async function turn(by: number) {
 
 const one = (x: number | null | undefined) => (x === null || x === undefined ? '–' : x.toFixed(1));
 const below = (percent: number | null, cut: number | null | undefined) =>
-  percent !== null && cut != null && percent < cut - 1e-9;
+  percent !== null && cut != null && !reachesCut(percent, cut);
+const notPassed = (s: CandidateResult['stations'][number], cut: number | null | undefined) =>
+  s.outcome === 'not passed' || s.criticalMissed.length > 0 || below(s.percent, cut);
 const SHORT: Record<string, string> = {
   preparation: 'Prep.',
   positioning: 'Posit.',
@@ -113,9 +116,12 @@ const print = () => window.print();
               v-for="(s, i) in c.stations"
               :key="s.stationId"
               class="number"
-              :class="{ below: below(s.percent, data.stations[i]?.cut) }"
+              :class="{ below: notPassed(s, data.stations[i]?.cut) }"
+              :title="[...s.criticalMissed, ...s.criticalUnseen].join('; ') || undefined"
             >
               {{ below(s.percent, data.stations[i]?.cut) ? '↓' : '' }}{{ one(s.percent) }}
+              <small v-if="s.criticalMissed.length > 0">critical</small>
+              <small v-else-if="s.outcome === 'undecided' && s.percent !== null">undecided</small>
             </td>
             <td v-for="d in DOMAINS" :key="d" class="number soft">{{ one(c.domains[d]) }}</td>
             <td class="number soft">{{ one(c.safety) }}</td>
@@ -148,6 +154,9 @@ const print = () => window.print();
 }
 .below {
   color: var(--madder);
+}
+td small {
+  display: block;
 }
 .ledger td:nth-child(2) {
   white-space: nowrap;

@@ -39,9 +39,15 @@ const signedMean = computed(() =>
           <b class="figures">{{ c.number }}</b> {{ standard.outcomes.get(c.id)?.reasons.join(' ') }}
         </li>
       </ul>
-      <p v-if="incomplete.length > 0" class="soft">
-        Incomplete: {{ incomplete.map((c) => c.number).join(', ') }}
-      </p>
+      <template v-if="incomplete.length > 0">
+        <h3>Incomplete</h3>
+        <ul>
+          <li v-for="c in incomplete" :key="c.id">
+            <b class="figures">{{ c.number }}</b>
+            {{ standard.outcomes.get(c.id)?.reasons.join(' ') }}
+          </li>
+        </ul>
+      </template>
     </template>
     <p v-else class="soft">
       A station has no cut yet. Its regression needs marked candidates of different overall grades;
@@ -54,6 +60,10 @@ const signedMean = computed(() =>
 .big {
   font-size: 1.3rem;
   margin: 4px 0;
+}
+h3 {
+  margin: 8px 0 0;
+  font-size: 0.92rem;
 }
 ul {
   margin: 6px 0;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { StandardsPage } from '@kritikos/contracts/standards';
 
-defineProps<{ decisions: StandardsPage['decisions'] }>();
+defineProps<{ examination: string; decisions: StandardsPage['decisions'] }>();
 const when = (instant: string) => `${instant.slice(0, 10)} ${instant.slice(11, 16)} UTC`;
 </script>
 
@@ -16,6 +16,12 @@ const when = (instant: string) => `${instant.slice(0, 10)} ${instant.slice(11, 1
         {{ d.failed }} fail · {{ d.incomplete }} incomplete
       </div>
       <div class="serif">“{{ d.reason }}”</div>
+      <router-link
+        v-if="d.schema === 1"
+        :to="`/examinations/${examination}/standards/rereading/${d.id}`"
+      >
+        Signed under the earlier rule of critical items: whom the present one would change
+      </router-link>
       <div class="soft figures">{{ d.signedBy }}, {{ when(d.signedAt) }}</div>
     </article>
   </section>

@@ -44,6 +44,16 @@ defineProps<{ stations: number; sem: number | null }>();
         aria-label="Stations that must be passed"
       />
     </label>
+    <fieldset>
+      <legend>A critical item counts as missed when</legend>
+      <v-btn-toggle v-model="settings.rule.criticalBy" mandatory density="compact" divided>
+        <v-btn value="all">every observer says so</v-btn>
+        <v-btn value="majority">more than half do</v-btn>
+      </v-btn-toggle>
+      <p class="soft">
+        It fails its station whatever the score. Where nobody observed it, the station is undecided.
+      </p>
+    </fieldset>
     <v-switch
       v-model="settings.rule.criticalFailureFails"
       label="A missed critical item fails the examination"
@@ -63,6 +73,15 @@ label {
 }
 label .v-slider {
   grid-column: 1 / -1;
+}
+fieldset {
+  border: 0;
+  padding: 0;
+  font-size: 0.92rem;
+}
+fieldset p {
+  margin: 4px 0 0;
+  font-size: 0.85rem;
 }
 small {
   display: block;

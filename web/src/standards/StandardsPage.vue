@@ -47,6 +47,16 @@ function setHandCut(station: string, cut: number | null) {
       <p v-if="page.data.length === 0" class="panel">There is no station yet.</p>
       <div v-else class="board">
         <div class="stations">
+          <p v-if="page.decisions[0]?.schema === 1" class="caution">
+            Decision No. {{ page.decisions[0].number }} was signed under the earlier rule of
+            critical items.
+            <router-link
+              :to="`/examinations/${store.current?.id}/standards/rereading/${page.decisions[0].id}`"
+            >
+              See whom the present rule would change
+            </router-link>
+            before you sign anew.
+          </p>
           <p v-if="page.outstanding > 0" class="caution">
             {{ page.outstanding }} planned sheets are not submitted; a standard set now does not
             know them.
@@ -83,7 +93,7 @@ function setHandCut(station: string, cut: number | null) {
           >
             Sign this standard
           </v-btn>
-          <DecisionList :decisions="page.decisions" />
+          <DecisionList :examination="store.current?.id ?? ''" :decisions="page.decisions" />
         </aside>
       </div>
     </template>

@@ -64,7 +64,10 @@ const label = computed(
         </div>
         <div>
           <dt>Pass</dt>
-          <dd>{{ result.passed }} of {{ result.scored }}</dd>
+          <dd>
+            {{ result.passed }} of {{ result.scored
+            }}{{ result.undecided ? `, ${result.undecided} undecided` : '' }}
+          </dd>
         </div>
         <div>
           <dt><label :for="`hand-${station.station}`">By hand</label></dt>
