@@ -18,7 +18,7 @@ export async function limitsOfAgreement(file: string) {
   const second = pairs.map((row) => row[1] as number);
   const result = blandAltman(first, second);
   if (!result) throw new BadInput('Fewer than three pairs are complete. Nothing was computed.');
-  const { bias, lowerLimit, upperLimit, sd, proportionalBias, n } = result;
+  const { bias, lowerLimit, upperLimit, sd, proportionalBias, n, notes } = result;
   const left = rows.length - n;
   return {
     bias,
@@ -30,6 +30,9 @@ export async function limitsOfAgreement(file: string) {
     concordance: linConcordance(first, second),
     withinSubjectSd: withinSubjectSd(pairs),
     n,
-    notes: left > 0 ? [`${left} subjects with one measurement only were left out.`] : [],
+    notes: [
+      ...notes,
+      ...(left > 0 ? [`${left} subjects with one measurement only were left out.`] : []),
+    ],
   };
 }

@@ -100,15 +100,20 @@ function byRegression(
   return {
     cut: cut.estimate,
     standardError: cut.standardError,
+    lower: cut.lower,
+    upper: cut.upper,
     slope: line?.slope ?? null,
     intercept: line?.intercept ?? null,
     rSquared: line?.rSquared ?? null,
     ...(resamples === undefined
       ? {}
       : { bootstrap: bootstrapCut(scores, grades, borderline, resamples, seed) }),
-    notes: cut.notes,
+    notes: resamples === undefined ? cut.notes : [...cut.notes, BOOTSTRAP_NOTE],
   };
 }
+
+const BOOTSTRAP_NOTE =
+  'The bootstrap’s percentile limits are too short for a cohort: they hold in 85 to 93 of 100 cases. The limits beside the cut are t intervals, which hold.';
 
 function fromEstimate({ estimate, standardError, notes }: Estimate): Found {
   return { cut: estimate, standardError, notes };

@@ -1,4 +1,4 @@
-import { wilsonInterval } from '../agreement/percentAgreement.ts';
+import { wilsonInterval } from '../numerics/proportion.ts';
 import { Z_95 } from '../numerics/normal.ts';
 
 export interface Figure {
@@ -17,6 +17,14 @@ export interface Accuracy {
   readonly lrNegative: Figure;
   readonly dor: Figure;
 }
+
+// What the coverage table in docs/methods.md shows of the published intervals.
+const FEW_AT_THE_EDGE = 3;
+const EDGE_NOTE =
+  'So near 0 or 1 Wilson’s interval holds in as few as 84 of 100 cases; read it as a rough one.';
+const SMALL_CELL = 5;
+const SMALL_CELL_NOTE =
+  'A cell holds fewer than 5 people, so the log interval is too short: it holds in 67 to 93 of 100 cases.';
 
 /**
  * What a test is worth, from true positives, false positives, false negatives, true negatives.
@@ -60,7 +68,9 @@ export function accuracyOf(tp: number, fp: number, fn: number, tn: number): Accu
 function proportion(part: number, whole: number, reason: string): Figure {
   if (whole === 0) return none(reason);
   const [lower, upper] = wilsonInterval(part, whole);
-  return { estimate: part / whole, lower, upper, notes: [] };
+  const fewest = Math.min(part, whole - part);
+  const notes = fewest < FEW_AT_THE_EDGE ? [EDGE_NOTE] : [];
+  return { estimate: part / whole, lower, upper, notes };
 }
 
 /** (a / n) / (b / m) with its log interval. */
@@ -75,7 +85,7 @@ function ratioOf(a: number, n: number, b: number, m: number, reason: string): Fi
       upper: null,
       notes: ['With an empty cell there is no log interval.'],
     };
-  return logInterval(estimate, Math.sqrt(1 / a - 1 / n + 1 / b - 1 / m));
+  return logInterval(estimate, Math.sqrt(1 / a - 1 / n + 1 / b - 1 / m), Math.min(a, b));
 }
 
 function oddsRatio(tp: number, fp: number, fn: number, tn: number): Figure {
@@ -89,12 +99,14 @@ function oddsRatio(tp: number, fp: number, fn: number, tn: number): Figure {
       upper: null,
       notes: ['With an empty cell there is no log interval.'],
     };
-  return logInterval(estimate, Math.sqrt(1 / tp + 1 / fp + 1 / fn + 1 / tn));
+  const error = Math.sqrt(1 / tp + 1 / fp + 1 / fn + 1 / tn);
+  return logInterval(estimate, error, Math.min(tp, fp, fn, tn));
 }
 
-function logInterval(estimate: number, error: number): Figure {
+function logInterval(estimate: number, error: number, smallestCell: number): Figure {
   const reach = Math.exp(Z_95 * error);
-  return { estimate, lower: estimate / reach, upper: estimate * reach, notes: [] };
+  const notes = smallestCell < SMALL_CELL ? [SMALL_CELL_NOTE] : [];
+  return { estimate, lower: estimate / reach, upper: estimate * reach, notes };
 }
 
 function none(reason: string): Figure {

@@ -19,7 +19,13 @@ export interface BlandAltman {
   /** Slope of the difference on the mean of both: away from 0, the bias grows with what is measured. */
   readonly proportionalBias: { readonly slope: Limit; readonly p: number } | null;
   readonly n: number;
+  readonly notes: readonly string[];
 }
+
+/** Below this the published interval of a limit holds too seldom (table in docs/methods.md). */
+const FEW_PAIRS = 16;
+const FEW_NOTE =
+  'With fewer than 16 pairs the intervals of the limits hold in about 90, not 95, of 100 cases.';
 
 /**
  * Limits of agreement of two measurements of the same subjects: 95 % of their differences lie
@@ -53,6 +59,7 @@ export function blandAltman(
     sd,
     proportionalBias: slopeOn(middles, differences),
     n,
+    notes: n < FEW_PAIRS ? [FEW_NOTE] : [],
   };
 }
 

@@ -13,6 +13,12 @@ export interface BootstrapSettings {
   readonly interval?: BootstrapInterval;
 }
 
+const NO_SPREAD = 1e-9;
+/** Below this a bootstrap interval is known to be too narrow (coverage table in docs/methods.md). */
+const FEW_SUBJECTS = 50;
+const FEW_NOTE =
+  'With so few subjects a bootstrap interval is too narrow; the interval that is given without resampling holds.';
+
 /** A coefficient as it stands, and ready to be evaluated on resamples. */
 export interface Resampled {
   readonly whole: Estimate;
@@ -58,6 +64,8 @@ export function bootstrapSubjects<Name extends string>(
     entries.map(([name, { whole, prepared }], c) => {
       const own = (values[c] as number[]).sort((a, b) => a - b);
       if (own.length < 2) return [name, whole];
+      if ((own.at(-1) as number) - (own[0] as number) < NO_SPREAD)
+        return [name, withoutSpread(whole)];
       const left = resamples - own.length;
       const bounds =
         interval === 'bca'
@@ -71,17 +79,25 @@ export function bootstrapSubjects<Name extends string>(
           upper: quantileOfSorted(own, bounds[1]),
           standardError: standardDeviation(own),
           method: `${whole.method}; ${interval} bootstrap, ${resamples} resamples`,
-          notes:
-            left > 0
+          notes: [
+            ...whole.notes,
+            ...(n < FEW_SUBJECTS ? [FEW_NOTE] : []),
+            ...(left > 0
               ? [
-                  ...whole.notes,
                   `${left} of ${resamples} resamples were left out: the coefficient is undefined in them.`,
                 ]
-              : whole.notes,
+              : []),
+          ],
         },
       ];
     }),
   ) as Record<Name, Estimate>;
+}
+
+/** Resamples that all came out the same say nothing about other subjects. */
+function withoutSpread(whole: Estimate): Estimate {
+  const note = 'Every resample came out the same, so resampling can give no interval.';
+  return { ...whole, lower: null, upper: null, standardError: null, notes: [...whole.notes, note] };
 }
 
 interface LeftOut {

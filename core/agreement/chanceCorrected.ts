@@ -1,8 +1,12 @@
-import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
+import { undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
+import { coefficientInterval, INTERVAL_METHOD } from './linearised.ts';
+import type { Linearised } from './linearised.ts';
+import { informants } from './numericalPulls.ts';
+import { pooledShares, withPseudoSubjects } from './pseudoSubjects.ts';
 import { countComparable, marksPerRow } from './tally.ts';
 import type { Prepared, Tally } from './tally.ts';
-import { symmetricWeights } from './weights.ts';
+import { leastAgreement, symmetricWeights } from './weights.ts';
 import type { Weights } from './weights.ts';
 
 /** What a coefficient takes for agreement by chance, and how each subject moves it. */
@@ -42,21 +46,54 @@ export function chanceCorrected(
       'Every mark is in one and the same category; agreement beyond chance needs marks that vary.',
     );
   }
-  const agreement = rowAgreement(tally, weights);
-  const marked = marksPerRow(tally);
-  const { n, usable, observed, shares } = pooled(tally, agreement, tally.times);
-  const { expected, pull } = chance(shares);
-  if (expected >= 1 - 1e-12) {
+  const whole = linearise(tally, weights, chance);
+  if (whole === null) {
     return undefinedEstimate(
       method,
       comparable,
       'Chance alone would give full agreement here, so agreement beyond chance is undefined.',
     );
   }
-  const estimate = (observed - expected) / (1 - expected);
+  const smoothed = linearise(withPseudoSubjects(tally), weights, chance) ?? whole;
+  const interval = coefficientInterval(whole, smoothed, informants(tally));
+  return {
+    estimate: whole.estimate,
+    ...interval,
+    standardError: standardErrorOf(whole),
+    method: `${method}; ${INTERVAL_METHOD}`,
+    n: comparable,
+    notes: interval.lower === null ? [noErrorNote(whole.estimate, comparable)] : [],
+  };
+}
+
+/** What is true where the marks leave no error to build an interval on. */
+export function noErrorNote(estimate: number, n: number): string {
+  if (n < 2) return 'One subject alone shows no error to build an interval on.';
+  return estimate > 1 - 1e-9
+    ? `The raters agreed on all ${n}, so the marks show no error to build an interval on; with more subjects the coefficient may well be lower.`
+    : 'Every subject shows the same degree of agreement, so there is no error to build an interval on.';
+}
+
+/** With divisor n - 1, as Gwet 2008 has it; `null` for a single subject. */
+function standardErrorOf({ pulls, times }: Linearised): number | null {
+  let n = 0;
   let squares = 0;
-  for (const [p, r] of marked.entries()) {
-    if (r === 0) continue;
+  for (let p = 0; p < pulls.length; p++) {
+    n += times[p] as number;
+    squares += (times[p] as number) * (pulls[p] as number) ** 2;
+  }
+  return n > 1 ? Math.sqrt(squares / (n * (n - 1))) : null;
+}
+
+function linearise(tally: Tally, weights: Weights, chance: Chance): Linearised | null {
+  const agreement = rowAgreement(tally, weights);
+  const marked = marksPerRow(tally);
+  const { n, usable, observed, shares } = pooled(tally, agreement, tally.times);
+  const { expected, pull } = chance(shares);
+  if (expected >= 1 - 1e-12) return null;
+  const estimate = (observed - expected) / (1 - expected);
+  const pulls = marked.reduce((into, r, p) => {
+    if (r === 0) return into;
     const within = (n / usable) * ((agreement[p] as number) - (r >= 2 ? expected : 0));
     let ownExpected = pull ? 0 : expected;
     if (pull) {
@@ -65,10 +102,16 @@ export function chanceCorrected(
       }
     }
     const share = (within - 2 * (1 - estimate) * (ownExpected - expected)) / (1 - expected);
-    squares += (tally.times[p] as number) * (share - estimate) ** 2;
-  }
-  const standardError = n > 1 ? Math.sqrt(squares / (n * (n - 1))) : null;
-  return intervalAround({ estimate, standardError, method, n: comparable, within: [-1, 1] });
+    into[p] = share - estimate;
+    return into;
+  }, new Float64Array(marked.length));
+  const marks = pooledShares(tally);
+  return {
+    estimate,
+    pulls,
+    times: tally.times.map((t, p) => (marked[p] === 0 ? 0 : t)),
+    lowest: (leastAgreement(marks, marks, weights) - expected) / (1 - expected),
+  };
 }
 
 /** The same coefficient for any counts of the rows, without its error. */

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { seededChance } from '../numerics/random.ts';
 import { cohenKappa } from './cohenKappa.ts';
 import { crossTable, fromCounts } from './crossTable.ts';
 import { agreementWeights } from './weights.ts';
@@ -82,6 +83,97 @@ describe('Cohen’s kappa says why it cannot be given', () => {
     expect(result.estimate).toBeNull();
     expect(result.notes[0]).toMatch(/one and the same category/);
   });
+});
+
+describe('the interval of kappa', () => {
+  it('is none, and says what is true, where one examiner marks everybody alike', () => {
+    const result = cohenKappa(table2(0, 0, 6, 18));
+    expect(result).toMatchObject({ lower: null, upper: null });
+    expect(result.estimate).toBeCloseTo(0, 12);
+    expect(result.notes).toEqual([
+      'The first examiner gave the same mark throughout, so kappa is 0 whatever the other did. ' +
+        'They agreed on 18 of 24; no interval can be given.',
+    ]);
+    expect(cohenKappa(table2(0, 6, 0, 18)).notes[0]).toMatch(
+      /The second examiner .* agreed on 18 of 24/,
+    );
+  });
+
+  it('is none where all pairs agree, or none does', () => {
+    const all = cohenKappa(table2(10, 0, 0, 5));
+    expect(all).toMatchObject({ estimate: 1, lower: null, upper: null });
+    expect(all.notes[0]).toMatch(/agreed on all 15, so the marks show no error/);
+    const none = cohenKappa(table2(0, 5, 5, 0));
+    expect(none).toMatchObject({ estimate: -1, lower: null, upper: null });
+    expect(none.notes[0]).toMatch(/agreed on none of 10/);
+  });
+
+  it('does not depend on the names of the categories', () => {
+    const plain = cohenKappa(
+      fromCounts(
+        [0, 1, 2],
+        [
+          [6, 1, 2],
+          [0, 9, 1],
+          [1, 0, 4],
+        ],
+      ),
+    );
+    const turned = cohenKappa(
+      fromCounts(
+        [0, 1, 2],
+        [
+          [4, 0, 1],
+          [1, 9, 0],
+          [2, 1, 6],
+        ],
+      ),
+    );
+    expect(turned.lower).toBeCloseTo(plain.lower ?? NaN, 10);
+    expect(turned.upper).toBeCloseTo(plain.upper ?? NaN, 10);
+  });
+
+  it('is the exact interval of the agreement where half of all are done and nothing is rare', () => {
+    // With even margins kappa = 2 po - 1: 24 of 30 agree. R's binom.test(24, 30): .614 to .923
+    // (from memory). A little wider, for the error is estimated.
+    const { lower, upper } = cohenKappa(table2(12, 3, 3, 12));
+    expect(lower).toBeLessThan(2 * 0.614 - 1);
+    expect(lower).toBeGreaterThan(2 * 0.57 - 1);
+    expect(upper).toBeGreaterThan(2 * 0.923 - 1);
+    expect(upper).toBeLessThan(2 * 0.95 - 1);
+  });
+
+  // A seeded corner of `npm run coverage`: the sizes a school has, skewed marks among them.
+  it.each([
+    [8, 0.5, 0.4],
+    [8, 0.8, 0.8],
+    [8, 0.95, 0.4],
+    [16, 0.95, 0.8],
+    [30, 0.8, 0.4],
+    [100, 0.95, 0.6],
+  ])(
+    'holds the truth in 93 of 100 at %d pairs, prevalence %d, kappa %d',
+    (n, prevalence, kappa) => {
+      const chance = seededChance(2026);
+      let shown = 0;
+      let held = 0;
+      for (let sample = 0; sample < 2000; sample++) {
+        const cells = [0, 0, 0, 0] as [number, number, number, number];
+        for (let i = 0; i < n; i++) {
+          const draw = () => (chance.uniform() < prevalence ? 1 : 0);
+          const first = draw();
+          const second = chance.uniform() < kappa ? first : draw();
+          cells[3 - 2 * first - second] = (cells[3 - 2 * first - second] ?? 0) + 1;
+        }
+        const { lower, upper } = cohenKappa(table2(...cells));
+        if (lower === null || upper === null) continue;
+        shown++;
+        if (lower <= kappa && kappa <= upper) held++;
+      }
+      expect(shown).toBeGreaterThan(50);
+      expect(held / shown).toBeGreaterThanOrEqual(0.93);
+    },
+  );
 });
 
 describe('Cohen’s kappa as a property', () => {

@@ -1,9 +1,16 @@
 import { undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
-import { Z_95 } from '../numerics/normal.ts';
+import { fromCounts } from './crossTable.ts';
 import type { CrossTable } from './crossTable.ts';
+import {
+  coefficientInterval,
+  INTERVAL_METHOD,
+  linearisedError,
+  PSEUDO_SUBJECTS,
+} from './linearised.ts';
+import type { Linearised } from './linearised.ts';
 import type { Prepared, Tally } from './tally.ts';
-import { agreementWeights, symmetricWeights, weightsOf } from './weights.ts';
+import { agreementWeights, leastAgreement, symmetricWeights, weightsOf } from './weights.ts';
 import type { Weights } from './weights.ts';
 
 /**
@@ -16,6 +23,9 @@ import type { Weights } from './weights.ts';
  *   n (1 - pe)^4 var = sum p_ij [w_ij (1 - pe) - (W_i. + W_.j)(1 - po)]^2 - (po pe - 2 pe + po)^2
  *   with W_i. = sum_j p_.j w_ij and W_.j = sum_i p_i. w_ij.
  *
+ * The interval does not come from that error, which fails at the sizes of a school, but from
+ * `coefficientInterval`; there is none where the error is zero.
+ *
  * Sources: Cohen 1960; weighted Cohen 1968; error Fleiss, Cohen & Everitt 1969, equation 13.
  * Missing: listwise, as tabulated. Undefined where both raters used one and the same category.
  * Worked value: counts 20, 5 / 10, 15 give po 0.70, pe 0.50, kappa 0.40.
@@ -24,42 +34,67 @@ export function cohenKappa(
   table: CrossTable,
   weights: Weights = agreementWeights(table.categories.length, 'unweighted'),
 ): Estimate {
-  const method = 'Cohen 1960, 1968; error Fleiss, Cohen & Everitt 1969';
-  const { n, counts } = table;
+  const method = `Cohen 1960, 1968; error Fleiss, Cohen & Everitt 1969; ${INTERVAL_METHOD}`;
+  const { n } = table;
   if (n === 0) return undefinedEstimate(method, 0, 'No subject was marked by both examiners.');
-  const row = table.rowTotals.map((total) => total / n);
-  const column = table.columnTotals.map((total) => total / n);
-  const { observed, expected } = chanceAndAgreement(table, weights);
-  if (expected >= 1 - 1e-12) {
+  const whole = lineariseKappa(table, weights);
+  if (whole === null) {
     return undefinedEstimate(
       method,
       n,
       'Both examiners used one and the same category throughout; kappa needs marks that vary.',
     );
   }
-  const rowWeight = row.map((_, i) => sumOver(column, (p, j) => p * weightAt(weights, i, j)));
-  const columnWeight = column.map((_, j) => sumOver(row, (p, i) => p * weightAt(weights, i, j)));
-  let squares = 0;
-  for (const [i, cells] of counts.entries()) {
-    for (const [j, count] of cells.entries()) {
-      const reach = (rowWeight[i] ?? 0) + (columnWeight[j] ?? 0);
-      const term = weightAt(weights, i, j) * (1 - expected) - reach * (1 - observed);
-      squares += (count / n) * term * term;
-    }
-  }
-  const correction = (observed * expected - 2 * expected + observed) ** 2;
-  const variance = Math.max(0, squares - correction) / (n * (1 - expected) ** 4);
-  const kappa = (observed - expected) / (1 - expected);
-  const standardError = Math.sqrt(variance);
+  const smoothed = lineariseKappa(withPseudoPairs(table), weights) ?? whole;
+  const interval = coefficientInterval(whole, smoothed);
   return {
-    estimate: kappa,
-    lower: Math.max(-1, kappa - Z_95 * standardError),
-    upper: Math.min(1, kappa + Z_95 * standardError),
-    standardError,
+    estimate: whole.estimate,
+    ...interval,
+    standardError: linearisedError(whole),
     method,
     n,
-    notes: smallSampleNotes(n, standardError),
+    notes: interval.lower === null ? [noKappaNote(table)] : [],
   };
+}
+
+/** Kappa with the pull of every cell, line by line; `null` where it is undefined. */
+export function lineariseKappa(table: CrossTable, weights: Weights): Linearised | null {
+  const { n, counts } = table;
+  const row = table.rowTotals.map((total) => total / n);
+  const column = table.columnTotals.map((total) => total / n);
+  const { observed, expected } = chanceAndAgreement(table, weights);
+  if (expected >= 1 - 1e-12) return null;
+  const rowWeight = row.map((_, i) => sumOver(column, (p, j) => p * weightAt(weights, i, j)));
+  const columnWeight = column.map((_, j) => sumOver(row, (p, i) => p * weightAt(weights, i, j)));
+  const mean = observed * expected - 2 * expected + observed;
+  const pulls = counts.flatMap((cells, i) =>
+    cells.map((_, j) => {
+      const reach = (rowWeight[i] ?? 0) + (columnWeight[j] ?? 0);
+      const term = weightAt(weights, i, j) * (1 - expected) - reach * (1 - observed);
+      return (term - mean) / (1 - expected) ** 2;
+    }),
+  );
+  return {
+    estimate: (observed - expected) / (1 - expected),
+    pulls,
+    times: counts.flat(),
+    lowest: (leastAgreement(row, column, weights) - expected) / (1 - expected),
+  };
+}
+
+/** The table with two pairs more, of which half agree for certain and half by chance. */
+export function withPseudoPairs({ categories, counts, rowTotals, columnTotals, n }: CrossTable) {
+  const shares = rowTotals.map((total, i) => (total + (columnTotals[i] ?? 0)) / (2 * n));
+  const half = PSEUDO_SUBJECTS / 2;
+  return fromCounts(
+    categories,
+    counts.map((cells, i) =>
+      cells.map((count, j) => {
+        const [p, q] = [shares[i] ?? 0, shares[j] ?? 0];
+        return count + half * (p * q + (i === j ? p : 0));
+      }),
+    ),
+  );
 }
 
 /**
@@ -137,11 +172,27 @@ export function chanceAndAgreement(
   return { observed, expected };
 }
 
-function smallSampleNotes(n: number, standardError: number): string[] {
-  if (standardError === 0) {
-    return ['The large-sample error is 0 because no pair disagreed; the true interval is wider.'];
+/** What is true where the marks leave no error to build an interval on. */
+export function noKappaNote({ counts, rowTotals, columnTotals, n }: CrossTable): string {
+  const agreed = sumOver(
+    counts.map((cells, i) => cells[i] ?? 0),
+    (count) => count,
+  );
+  const firstConstant = rowTotals.includes(n);
+  if (firstConstant || columnTotals.includes(n)) {
+    const who = firstConstant ? 'first' : 'second';
+    return (
+      `The ${who} examiner gave the same mark throughout, so kappa is 0 whatever the other did. ` +
+      `They agreed on ${agreed} of ${n}; no interval can be given.`
+    );
   }
-  return n < 30 ? [`Only ${n} pairs: the large-sample interval is approximate.`] : [];
+  if (agreed === n || agreed === 0) {
+    return (
+      `The examiners agreed on ${agreed === n ? 'all' : 'none of'} ${n}, so the marks show no error ` +
+      'to build an interval on; with more candidates kappa may well be otherwise.'
+    );
+  }
+  return 'The marks show no error to build an interval on.';
 }
 
 function weightAt(weights: Weights, i: number, j: number): number {

@@ -1,9 +1,13 @@
-import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
+import { undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
-import { rowAgreement } from './chanceCorrected.ts';
+import { noErrorNote, rowAgreement } from './chanceCorrected.ts';
+import { coefficientInterval, INTERVAL_METHOD, linearisedError } from './linearised.ts';
+import type { Linearised } from './linearised.ts';
+import { informants } from './numericalPulls.ts';
+import { pooledShares, withPseudoSubjects } from './pseudoSubjects.ts';
 import { countComparable, marksPerRow } from './tally.ts';
 import type { Prepared, Tally } from './tally.ts';
-import { symmetricWeights, weightsOf } from './weights.ts';
+import { leastAgreement, symmetricWeights, weightsOf } from './weights.ts';
 import type { Weights } from './weights.ts';
 
 /**
@@ -13,17 +17,39 @@ import type { Weights } from './weights.ts';
  *   pe = (sum_kl w_kl (P_k P_l - sum_g p_gk p_gl)) / (r (r - 1)),  P_k = sum_g p_gk.
  *
  * The standard error is linearised over subjects (delta method): what one subject more would
- * change in pa and in pe. Missing marks: a rater's shares come from what that rater marked.
+ * change in pa and in pe; the interval is `coefficientInterval`'s. Missing marks: a rater's shares come from what that rater marked.
  * Worked value: for two raters it is Cohen's kappa, and the error that of Fleiss, Cohen &
  * Everitt (1969).
  */
 export function congerKappa(tally: Tally, weights?: Weights): Estimate {
-  const method = 'Conger 1980; error linearised';
-  const comparable = countComparable(tally);
-  if (comparable === 0) {
+  const method = `Conger 1980; error linearised; ${INTERVAL_METHOD}`;
+  const n = countComparable(tally);
+  if (n === 0) {
     return undefinedEstimate(method, 0, 'No subject was marked by two raters or more.');
   }
   const used = weightsOf(tally, weights);
+  const whole = linearise(tally, used);
+  if (whole === null) {
+    return undefinedEstimate(
+      method,
+      n,
+      'All raters used one and the same category throughout; kappa needs marks that vary.',
+    );
+  }
+  const smoothed = linearise(withPseudoSubjects(tally), used) ?? whole;
+  const interval = coefficientInterval(whole, smoothed, informants(tally));
+  return {
+    estimate: whole.estimate,
+    ...interval,
+    standardError: n > 1 ? linearisedError(whole) : null,
+    method,
+    n,
+    notes: interval.lower === null ? [noErrorNote(whole.estimate, n)] : [],
+  };
+}
+
+function linearise(tally: Tally, used: Weights): Linearised | null {
+  const comparable = countComparable(tally);
   const agreement = rowAgreement(tally, used);
   const { observed, expected, shares, uses, active } = chanceOfRaters(
     tally,
@@ -31,17 +57,12 @@ export function congerKappa(tally: Tally, weights?: Weights): Estimate {
     symmetricWeights(used),
     tally.times,
   );
-  if (active < 2 || expected >= 1 - 1e-12) {
-    return undefinedEstimate(
-      method,
-      comparable,
-      'All raters used one and the same category throughout; kappa needs marks that vary.',
-    );
-  }
+  if (active < 2 || expected >= 1 - 1e-12) return null;
   const pull = pullOfMarks(tally, shares, used);
   const marked = marksPerRow(tally);
-  let variance = 0;
-  for (const [p, r] of marked.entries()) {
+  const times = tally.times.map((t, p) => (marked[p] === 0 ? 0 : t));
+  const n = times.reduce((sum, t) => sum + t, 0);
+  const pulls = Float64Array.from(marked, (r, p) => {
     const moreAgreement = r >= 2 ? ((agreement[p] as number) - observed) / comparable : 0;
     let moreChance = 0;
     for (let i = tally.start[p] as number; i < (tally.start[p + 1] as number); i++) {
@@ -50,15 +71,15 @@ export function congerKappa(tally: Tally, weights?: Weights): Estimate {
     moreChance *= 2 / (active * (active - 1));
     const change =
       (moreAgreement * (1 - expected) - (1 - observed) * moreChance) / (1 - expected) ** 2;
-    variance += (tally.times[p] as number) * change * change;
-  }
-  return intervalAround({
-    estimate: (observed - expected) / (1 - expected),
-    standardError: comparable > 1 ? Math.sqrt(variance) : null,
-    method,
-    n: comparable,
-    within: [-1, 1],
+    return n * change;
   });
+  const marks = pooledShares(tally);
+  return {
+    estimate: (observed - expected) / (1 - expected),
+    pulls,
+    times,
+    lowest: (leastAgreement(marks, marks, used) - expected) / (1 - expected),
+  };
 }
 
 export function prepareCongerKappa(tally: Tally, weights?: Weights): Prepared {

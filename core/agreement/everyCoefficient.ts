@@ -32,7 +32,7 @@ export interface EveryCoefficient {
 export interface CoefficientSettings {
   readonly level: Level;
   readonly weights?: Weights | undefined;
-  /** Resamples for every coefficient; without it, only for those that have no error of their own. */
+  /** Resamples for every coefficient; without it, only for those whose interval none of the formulas gives. */
   readonly resamples?: number | undefined;
   readonly seed: number;
   readonly interval?: BootstrapInterval | undefined;
@@ -76,13 +76,17 @@ export function everyCoefficient(tally: Tally, settings: CoefficientSettings): E
       prepared: prepareKrippendorffAlpha(tally, level),
     },
   };
+  // Too many kinds of subjects for differences: then the sample is large enough to resample.
+  const withoutInterval = Object.fromEntries(
+    Object.entries(withoutError).filter(([, { whole }]) => whole.standardError === null),
+  );
   const draw = (resamples: number) => ({ resamples, seed, interval });
   const most = Math.max(100, Math.floor(MOST_DRAWS / Math.max(1, tally.rowOf.length)));
   const results =
     settings.resamples === undefined
       ? {
-          ...asTheyStand(withError),
-          ...bootstrapSubjects(tally, withoutError, draw(Math.min(USUAL_RESAMPLES, most))),
+          ...asTheyStand({ ...withError, ...withoutError }),
+          ...bootstrapSubjects(tally, withoutInterval, draw(Math.min(USUAL_RESAMPLES, most))),
         }
       : bootstrapSubjects(tally, { ...withError, ...withoutError }, draw(settings.resamples));
   return { ...results, cohenKappa: table ? results.cohenKappa : null };

@@ -1,5 +1,6 @@
 import type { Estimate } from '../numerics/estimate.ts';
 import { chanceCorrected, prepareChanceCorrected, productChance } from './chanceCorrected.ts';
+import { INTERVAL_METHOD } from './linearised.ts';
 import { marksPerRow } from './tally.ts';
 import type { Prepared, Tally } from './tally.ts';
 import { weightsOf } from './weights.ts';
@@ -12,7 +13,7 @@ import type { Weights } from './weights.ts';
  * Source: Fleiss 1971; weights and missing marks Gwet 2014. Where every subject has the same
  * number of marks and no weights are used, the standard error is that of Fleiss, Nee & Landis
  * 1979 (which holds for raters who agree by chance only, and serves to test that); the interval
- * always comes from the linearised error, which holds for any kappa.
+ * comes from the linearised error, which holds for any kappa, by `coefficientInterval`.
  * Worked value: Fleiss 1971, 30 patients by 6 psychiatrists in 5 categories, .430.
  */
 export function fleissKappa(tally: Tally, weights?: Weights): Estimate {
@@ -23,7 +24,7 @@ export function fleissKappa(tally: Tally, weights?: Weights): Estimate {
   return {
     ...result,
     standardError: error,
-    method: 'Fleiss 1971; error Fleiss, Nee & Landis 1979, interval linearised (Gwet 2014)',
+    method: `Fleiss 1971; error Fleiss, Nee & Landis 1979; ${INTERVAL_METHOD}`,
   };
 }
 

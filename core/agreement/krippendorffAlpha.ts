@@ -1,5 +1,8 @@
 import { undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
+import { noErrorNote } from './chanceCorrected.ts';
+import { INTERVAL_METHOD } from './linearised.ts';
+import { numericalInterval } from './numericalPulls.ts';
 import { countComparable } from './tally.ts';
 import type { Prepared, Tally } from './tally.ts';
 
@@ -17,7 +20,8 @@ export type Level = (typeof LEVELS)[number];
  *   ordinal (sum of n_g from c to k, less half of both ends)^2.
  *
  * Source: Krippendorff 2011, Computing Krippendorff's Alpha-Reliability. Subjects with fewer than
- * two marks hold no information on agreement and are left out. Resample subjects for an interval.
+ * two marks hold no information on agreement and are left out. The pull of every kind of subject is
+ * found by differences, and the interval is `coefficientInterval`'s.
  * Worked value: his 4 observers by 12 units give nominal .743, ordinal .815, interval .849,
  * ratio .797. Throws `RangeError` for words at the interval or ratio level.
  */
@@ -35,7 +39,16 @@ export function krippendorffAlpha(tally: Tally, level: Level): Estimate {
       'Every mark is in one and the same category; alpha needs marks that vary.',
     );
   }
-  return { estimate, lower: null, upper: null, standardError: null, method, n, notes: [] };
+  const found = numericalInterval(tally, (own) => prepareKrippendorffAlpha(own, level), -1);
+  return {
+    estimate,
+    lower: found?.lower ?? null,
+    upper: found?.upper ?? null,
+    standardError: found?.standardError ?? null,
+    method: found ? `${method}; ${INTERVAL_METHOD}` : method,
+    n,
+    notes: found && found.lower === null ? [noErrorNote(estimate, n)] : [],
+  };
 }
 
 export function prepareKrippendorffAlpha(tally: Tally, level: Level): Prepared {

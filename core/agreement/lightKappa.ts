@@ -1,6 +1,9 @@
 import { undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
 import { kappaOfCounts } from './cohenKappa.ts';
+import { noErrorNote } from './chanceCorrected.ts';
+import { INTERVAL_METHOD } from './linearised.ts';
+import { numericalInterval } from './numericalPulls.ts';
 import { countComparable } from './tally.ts';
 import type { Prepared, Tally } from './tally.ts';
 import { symmetricWeights, weightsOf } from './weights.ts';
@@ -8,8 +11,8 @@ import type { Weights } from './weights.ts';
 
 /**
  * Light's kappa (1971): the plain mean of Cohen's kappa over all pairs of raters who have subjects
- * in common. Missing marks: pairwise. It has no standard error of its own; resample subjects for
- * an interval. Worked value: for two raters it is Cohen's kappa.
+ * in common. Missing marks: pairwise. It has no formula for its error: the pull of every
+ * kind of subject is found by differences, and the interval is `coefficientInterval`'s. Worked value: for two raters it is Cohen's kappa.
  */
 export function lightKappa(tally: Tally, weights?: Weights): Estimate {
   const method = 'Light 1971';
@@ -24,14 +27,17 @@ export function lightKappa(tally: Tally, weights?: Weights): Estimate {
     );
   }
   const without = kappas.length - defined.length;
+  const estimate = defined.reduce((sum, kappa) => sum + kappa, 0) / defined.length;
+  const found = numericalInterval(tally, (own) => prepareLightKappa(own, weights), -1);
+  const left = without > 0 ? [`${without} pairs of raters have no kappa and were left out.`] : [];
   return {
-    estimate: defined.reduce((sum, kappa) => sum + kappa, 0) / defined.length,
-    lower: null,
-    upper: null,
-    standardError: null,
-    method,
+    estimate,
+    lower: found?.lower ?? null,
+    upper: found?.upper ?? null,
+    standardError: found?.standardError ?? null,
+    method: found ? `${method}; ${INTERVAL_METHOD}` : method,
     n,
-    notes: without > 0 ? [`${without} pairs of raters have no kappa and were left out.`] : [],
+    notes: found && found.lower === null ? [...left, noErrorNote(estimate, n)] : left,
   };
 }
 

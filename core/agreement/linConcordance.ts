@@ -1,13 +1,14 @@
+import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import { undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
-import { Z_95 } from '../numerics/normal.ts';
 import { mean, variance } from '../numerics/summary.ts';
 
 /**
  * Lin's concordance correlation (1989): how close pairs lie to the line of equality,
  * `2 s_xy / (s_x^2 + s_y^2 + (mean x - mean y)^2)` with divisor n, as Lin has it.
  *
- * Interval through Fisher's z with Lin's standard error (1989, corrected 2000).
+ * Interval through Fisher's z with Lin's standard error (1989, corrected 2000), and t with n - 2
+ * where he takes 1.96, which is too short for a few pairs.
  * Undefined for fewer than two pairs or where nothing varies.
  * Worked value: x = 1, 2, 3 against y = 2, 3, 4 gives 2 (2/3) / (2/3 + 2/3 + 1) = 4/7.
  */
@@ -46,10 +47,11 @@ export function linConcordance(x: readonly number[], y: readonly number[]): Esti
     (n - 2);
   const errorOfZ = Math.sqrt(Math.max(0, varianceOfZ));
   const z = Math.atanh(estimate);
+  const reach = tQuantile(0.975, n - 2) * errorOfZ;
   return {
     ...whole,
-    lower: Math.tanh(z - Z_95 * errorOfZ),
-    upper: Math.tanh(z + Z_95 * errorOfZ),
+    lower: Math.tanh(z - reach),
+    upper: Math.tanh(z + reach),
     standardError: errorOfZ * rest,
   };
 }

@@ -1,6 +1,9 @@
-import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
+import { undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
-import { rowAgreement } from './chanceCorrected.ts';
+import { noErrorNote, rowAgreement } from './chanceCorrected.ts';
+import { coefficientInterval, INTERVAL_METHOD } from './linearised.ts';
+import { informants } from './numericalPulls.ts';
+import { withPseudoSubjects } from './pseudoSubjects.ts';
 import { countComparable, marksPerRow } from './tally.ts';
 import type { Prepared, Tally } from './tally.ts';
 import { weightsOf } from './weights.ts';
@@ -9,8 +12,8 @@ import type { Weights } from './weights.ts';
 /**
  * Percent agreement of any number of raters: the share of agreeing pairs of marks within a
  * subject, averaged over the subjects with two marks or more. For two raters it is the plain
- * proportion; with weights, near misses count in part. Interval from the spread over subjects,
- * with the normal approximation.
+ * proportion; with weights, near misses count in part. The interval is
+ * `coefficientInterval`'s.
  *
  * Worked value: marks 1 1 2 of one subject agree in one of three pairs, .333.
  */
@@ -18,24 +21,35 @@ export function pairwiseAgreement(tally: Tally, weights?: Weights): Estimate {
   const method = 'mean pairwise agreement';
   const n = countComparable(tally);
   if (n === 0) return undefinedEstimate(method, 0, 'No subject was marked by two raters or more.');
-  const agreement = rowAgreement(tally, weightsOf(tally, weights));
-  const marked = marksPerRow(tally);
-  let sum = 0;
-  let squares = 0;
-  for (const [p, t] of tally.times.entries()) {
-    if ((marked[p] as number) >= 2) sum += t * (agreement[p] as number);
-  }
-  const estimate = sum / n;
-  for (const [p, t] of tally.times.entries()) {
-    if ((marked[p] as number) >= 2) squares += t * ((agreement[p] as number) - estimate) ** 2;
-  }
-  return intervalAround({
-    estimate,
+  const used = weightsOf(tally, weights);
+  const whole = linearise(tally, used);
+  const interval = coefficientInterval(
+    whole,
+    linearise(withPseudoSubjects(tally), used),
+    informants(tally),
+  );
+  const squares = whole.pulls.reduce(
+    (sum, pull, p) => sum + (whole.times[p] as number) * pull ** 2,
+    0,
+  );
+  return {
+    estimate: whole.estimate,
+    ...interval,
     standardError: n > 1 ? Math.sqrt(squares / (n * (n - 1))) : null,
-    method,
+    method: `${method}; ${INTERVAL_METHOD}`,
     n,
-    within: [0, 1],
-  });
+    notes: interval.lower === null ? [noErrorNote(whole.estimate, n)] : [],
+  };
+}
+
+function linearise(tally: Tally, weights: Weights) {
+  const agreement = rowAgreement(tally, weights);
+  const marked = marksPerRow(tally);
+  const times = tally.times.map((t, p) => ((marked[p] as number) >= 2 ? t : 0));
+  const n = times.reduce((sum, t) => sum + t, 0);
+  const estimate = times.reduce((sum, t, p) => sum + t * (agreement[p] as number), 0) / n;
+  const pulls = agreement.map((own, p) => ((marked[p] as number) >= 2 ? own - estimate : 0));
+  return { estimate, pulls, times, lowest: 0 };
 }
 
 export function preparePairwiseAgreement(tally: Tally, weights?: Weights): Prepared {

@@ -1,16 +1,23 @@
 import { describe, expect, it } from 'vitest';
-import { crossTable } from './crossTable.ts';
-import { percentAgreement, wilsonInterval } from './percentAgreement.ts';
+import { crossTable, fromCounts } from './crossTable.ts';
+import { percentAgreement } from './percentAgreement.ts';
 
 describe('percent agreement', () => {
-  // Newcombe 1998, Statistics in Medicine 17:857, table I, score method (from memory).
+  // By R's binom.test(85, 100) and binom.test(7, 8) (from memory).
   it.each([
-    [81, 263, 0.2553, 0.3662],
-    [15, 148, 0.0624, 0.1605],
-    [0, 20, 0, 0.1611],
-    [1, 29, 0.0061, 0.1718],
-  ])('Wilson’s interval of %d in %d is Newcombe’s', (r, n, lower, upper) => {
-    const [low, high] = wilsonInterval(r, n);
+    [85, 100, 0.7647, 0.9135],
+    [7, 8, 0.4735, 0.9968],
+    [8, 8, 0.6306, 1],
+  ])('has the exact interval of %d in %d', (agreed, n, lower, upper) => {
+    const { lower: low, upper: high } = percentAgreement(
+      fromCounts(
+        [0, 1],
+        [
+          [agreed, n - agreed],
+          [0, 0],
+        ],
+      ),
+    );
     expect(low).toBeCloseTo(lower, 4);
     expect(high).toBeCloseTo(upper, 4);
   });

@@ -1,6 +1,6 @@
 import { undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
-import { Z_95 } from '../numerics/normal.ts';
+import { exactInterval } from '../numerics/proportion.ts';
 import type { CrossTable } from './crossTable.ts';
 
 export interface PrevalenceBias {
@@ -19,7 +19,8 @@ export interface PrevalenceBias {
  * For k categories PABAK generalises to (k po - 1) / (k - 1), and so, in the same spirit and
  * equal to the above for k = 2, do the indices, with row and column totals r_i and c_i:
  *   PI = (k max_i (r_i + c_i) / 2n - 1) / (k - 1),  BI = sum_i |r_i - c_i| / 2n.
- * Large-sample error k / (k - 1) * sqrt(po (1 - po) / n).
+ * Large-sample error k / (k - 1) * sqrt(po (1 - po) / n); the interval is the exact one of po
+ * (Clopper & Pearson 1934), carried over.
  *
  * Source: Byrt, Bishop & Carlin 1993. Missing: listwise, as tabulated.
  * Worked value: cells 80, 10 / 5, 5 give PI 0.75, BI 0.05, PABAK 0.70.
@@ -40,7 +41,9 @@ export function prevalenceBias(table: CrossTable): PrevalenceBias {
     };
   }
   const agreed = counts.reduce((sum, row, i) => sum + (row[i] ?? 0), 0) / n;
-  const pabak = (k * agreed - 1) / (k - 1);
+  const adjusted = (po: number) => (k * po - 1) / (k - 1);
+  const pabak = adjusted(agreed);
+  const [lower, upper] = exactInterval(agreed * n, n);
   const standardError = (k / (k - 1)) * Math.sqrt((agreed * (1 - agreed)) / n);
   const rows = table.rowTotals;
   const columns = table.columnTotals;
@@ -50,8 +53,8 @@ export function prevalenceBias(table: CrossTable): PrevalenceBias {
     biasIndex: rows.reduce((sum, r, i) => sum + Math.abs(r - (columns[i] ?? 0)), 0) / (2 * n),
     pabak: {
       estimate: pabak,
-      lower: Math.max(-1 / (k - 1), pabak - Z_95 * standardError),
-      upper: Math.min(1, pabak + Z_95 * standardError),
+      lower: adjusted(lower),
+      upper: adjusted(upper),
       standardError,
       method,
       n,

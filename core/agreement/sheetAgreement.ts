@@ -5,6 +5,8 @@ import type { ChecklistItem } from '../scoring/checklist.ts';
 import type { Mark } from '../scoring/mark.ts';
 import { categoriesOf, categoryOf, POOLED, pooledCategoryOf } from './category.ts';
 import type { Category } from './category.ts';
+import { clusteredAgreement, clusteredKappa } from './clusteredKappa.ts';
+import type { ClusteredPair } from './clusteredKappa.ts';
 import { cohenKappa } from './cohenKappa.ts';
 import { crossTable } from './crossTable.ts';
 import type { CrossTable } from './crossTable.ts';
@@ -83,6 +85,42 @@ export function pooledPairs(
 
 export function pooledTable(marks: readonly MarkPair[]): CrossTable {
   return tableOf(marks, POOLED);
+}
+
+/** Describes the agreement on all items of a station; errors go by candidates, not by marks. */
+export function pooledAgreement(marks: readonly MarkPair[]): Coefficients {
+  return describePooled(
+    marks.map(({ pair, first, second }) => ({ candidate: pair, first, second })),
+    POOLED.map((category) => category.key),
+  );
+}
+
+/** The coefficients of pairs of marks of which several are of one candidate. */
+export function describePooled(
+  pairs: readonly ClusteredPair[],
+  categories: readonly (string | number)[],
+): Coefficients {
+  const table = crossTable(
+    pairs.map(({ first, second }) => [first, second] as const),
+    categories,
+  );
+  const described = describeTable(table);
+  const agreement = clusteredAgreement(pairs, categories);
+  // PABAK is the agreement on another scale, and so are its error and its interval.
+  const k = categories.length;
+  const adjusted = (po: number | null) => (po === null ? null : (k * po - 1) / (k - 1));
+  const { lower, upper, standardError } = agreement;
+  return {
+    ...described,
+    percentAgreement: agreement,
+    kappa: clusteredKappa(pairs, categories),
+    pabak: {
+      ...described.pabak,
+      lower: adjusted(lower),
+      upper: adjusted(upper),
+      standardError: standardError === null ? null : (k / (k - 1)) * standardError,
+    },
+  };
 }
 
 /** Mean of the first minus the second examiner's score, in percent points; `null` without pairs. */

@@ -49,3 +49,37 @@ export function symmetricWeights(weights: Weights): Float64Array {
     return ((weights[i]?.[j] ?? 0) + (weights[j]?.[i] ?? 0)) / 2;
   });
 }
+
+/**
+ * The least (weighted) agreement that two raters can have who use the categories with these shares.
+ *
+ * Without weights `sum_i max(0, r_i + c_i - 1)`: where one category is common, they meet in it
+ * willy-nilly. With weights, the highest of the one set against the lowest of the other, which is
+ * the worst for weights that fall with distance.
+ */
+export function leastAgreement(
+  first: ArrayLike<number>,
+  second: ArrayLike<number>,
+  weights: Weights,
+): number {
+  const q = weights.length;
+  const plain = weights.every((line, i) => line.every((w, j) => w === (i === j ? 1 : 0)));
+  if (plain) {
+    let sum = 0;
+    for (let i = 0; i < q; i++)
+      sum += Math.max(0, (first[i] as number) + (second[i] as number) - 1);
+    return sum;
+  }
+  const left = Array.from(first);
+  const right = Array.from(second);
+  let [i, j, sum] = [0, q - 1, 0];
+  while (i < q && j >= 0) {
+    const both = Math.min(left[i] as number, right[j] as number);
+    sum += both * (weights[i]?.[j] ?? 0);
+    left[i] = (left[i] as number) - both;
+    right[j] = (right[j] as number) - both;
+    if ((left[i] as number) <= 1e-12) i++;
+    else j--;
+  }
+  return sum;
+}

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { agreementBy, rankDisagreement } from './whereFrom.ts';
 import type { ComparedMark } from './whereFrom.ts';
 
+let candidates = 0;
 const mark = (
   item: string,
   first: number | null,
@@ -9,6 +10,7 @@ const mark = (
   more: Partial<ComparedMark> = {},
 ): ComparedMark => ({
   what: 'mark',
+  candidate: candidates++,
   item,
   domain: 'technique',
   observability: 'seen',

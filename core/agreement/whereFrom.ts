@@ -2,7 +2,7 @@ import { groupBy } from '../numerics/groupBy.ts';
 import { crossTable } from './crossTable.ts';
 import { disputeKind } from './disputeKind.ts';
 import type { DisputeKind } from './disputeKind.ts';
-import { describeTable } from './sheetAgreement.ts';
+import { describePooled } from './sheetAgreement.ts';
 import type { Coefficients } from './sheetAgreement.ts';
 
 /** What a pair of marks can be sorted by to find where disagreement comes from. */
@@ -24,6 +24,8 @@ export type Facet = (typeof FACETS)[number];
 export interface ComparedMark extends Readonly<Record<Facet, string>> {
   /** What was done and what was declared are two things, and never share a table. */
   readonly what: 'mark' | 'declared';
+  /** Whose mark it is: the marks of one candidate are not independent. */
+  readonly candidate: number;
   readonly first: number | null;
   readonly second: number | null;
   /** Weight of the item in the score. */
@@ -51,7 +53,7 @@ export function agreementBy(
   );
   return [...groups].map(([name, own]) => ({
     name,
-    ...describeTable(crossTable<number>(pairsOf(own), PLACES[what])),
+    ...describePooled(own, PLACES[what]),
   }));
 }
 

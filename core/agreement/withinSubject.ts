@@ -1,6 +1,6 @@
+import chiSquareQuantile from '@stdlib/stats-base-dists-chisquare-quantile';
 import { undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
-import { intervalAround } from '../numerics/estimate.ts';
 import { variance } from '../numerics/summary.ts';
 
 /**
@@ -9,7 +9,8 @@ import { variance } from '../numerics/summary.ts';
  * differ by less than `2.77 s_w` (the repeatability, 1.96 sqrt 2) in 95 of 100 cases.
  *
  * `rows[subject]` holds that subject's measurements; those with fewer than two say nothing and
- * are left out. Standard error `s_w / sqrt(2 df)`.
+ * are left out. Standard error `s_w / sqrt(2 df)`; the
+ * interval is the chi-square one, exact for normal errors.
  * Source: Bland & Altman 1996, Measurement error, BMJ 312:1654.
  * Worked value: rows (10, 12) and (20, 20): variances 2 and 0, s_w = 1.
  */
@@ -29,11 +30,16 @@ export function withinSubjectSd(rows: readonly (readonly (number | null)[])[]): 
   }
   const estimate = Math.sqrt(squares / df);
   const standardError = estimate / Math.sqrt(2 * df);
-  return intervalAround({
+  const limit = (probability: number) =>
+    estimate === 0 ? null : estimate * Math.sqrt(df / chiSquareQuantile(probability, df));
+  return {
     estimate,
+    lower: limit(0.975),
+    upper: limit(0.025),
     standardError,
     method,
     n: repeated.length,
-    within: [0, Infinity],
-  });
+    notes:
+      estimate === 0 ? ['All repetitions are equal, so they give no interval for the error.'] : [],
+  };
 }

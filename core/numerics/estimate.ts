@@ -1,3 +1,4 @@
+import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import { Z_95 } from './normal.ts';
 
 /**
@@ -39,12 +40,19 @@ interface Known {
   readonly notes?: readonly string[];
   /** Where the statistic can lie at all; the interval is cut off there. */
   readonly within?: readonly [number, number];
+  /** Degrees of freedom of the error; the interval then takes Student's t instead of 1.96. */
+  readonly freedom?: number;
 }
 
-/** An estimate with its 95 % large-sample interval, `estimate -+ 1.96 SE`; none without an error. */
+/**
+ * An estimate with its 95 % interval, `estimate -+ t SE` with t of so many degrees of freedom, or
+ * 1.96 where none are named; no interval without an error, or with an error of 0.
+ */
 export function intervalAround(known: Known): Estimate {
   const { estimate, standardError, method, n, notes = [], within = [-Infinity, Infinity] } = known;
-  const reach = standardError === null ? null : Z_95 * standardError;
+  const { freedom } = known;
+  const multiple = freedom === undefined ? Z_95 : freedom > 0 ? tQuantile(0.975, freedom) : null;
+  const reach = standardError && multiple !== null ? multiple * standardError : null;
   return {
     estimate,
     lower: reach === null ? null : Math.max(within[0], estimate - reach),

@@ -1,4 +1,4 @@
-import { Z_95 } from '../numerics/normal.ts';
+import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import { connectedSets } from './connectedness.ts';
 import { predictEffects } from './varianceComponents.ts';
 import type { Factor } from './factor.ts';
@@ -9,8 +9,9 @@ export interface Severity {
   readonly level: number;
   /** How far below the average examiner this one marks, in the unit of the marks; mild is negative. */
   readonly severity: number;
-  readonly lower: number;
-  readonly upper: number;
+  /** `null` where the examiners' variance is estimated as zero: nothing then says how sure that is. */
+  readonly lower: number | null;
+  readonly upper: number | null;
   readonly marks: number;
 }
 
@@ -25,7 +26,9 @@ export interface SeverityStudy {
  * as random factors: the best linear unbiased prediction of the examiner's effect, its sign turned.
  *
  * It is shrunken towards the average by the reliability of what the examiner's marks say, so that
- * three marks convict nobody. Interval: 95 % of the prediction error, variances taken as known.
+ * three marks convict nobody. Interval: 95 % of the prediction error; because the variance between
+ * examiners is itself estimated from so few of them, by Student's t with examiners - 1 degrees of
+ * freedom. None where that variance is estimated as zero.
  * Source: Robinson 1991, That BLUP is a good thing. A design that falls apart into unconnected
  * sets is refused with `RangeError`, because severity then cannot be told from ability.
  * Worked value: in a balanced table it is `k s_e^2 / (k s_e^2 + s^2)` times the examiner's mean
@@ -48,13 +51,15 @@ export function examinerSeverity(
   const own = effects.get(examiner);
   const counts = new Int32Array(factor.levels);
   for (const level of factor.level) counts[level] = (counts[level] as number) + 1;
+  const multiple = tQuantile(0.975, factor.levels - 1);
+  const seen = (components.components[examiner] as number) > 0;
   const examiners = Array.from(own?.effect ?? [], (effect, level) => {
-    const reach = Z_95 * (own?.standardError[level] as number);
+    const reach = multiple * (own?.standardError[level] as number);
     return {
       level,
       severity: 0 - effect,
-      lower: -effect - reach,
-      upper: -effect + reach,
+      lower: seen ? -effect - reach : null,
+      upper: seen ? -effect + reach : null,
       marks: counts[level] as number,
     };
   });

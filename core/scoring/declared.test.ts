@@ -66,6 +66,7 @@ describe('a declared result', () => {
 
   it('becomes a pair for agreement of its own', () => {
     const where = {
+      candidate: 1,
       item: 'result',
       domain: 'interpretation',
       observability: 'spoken',

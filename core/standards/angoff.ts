@@ -1,6 +1,5 @@
-import { undefinedEstimate } from '../numerics/estimate.ts';
+import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
-import { Z_95 } from '../numerics/normal.ts';
 import { mean, standardDeviation } from '../numerics/summary.ts';
 import { correlation } from '../reliability/internalConsistency.ts';
 
@@ -11,7 +10,8 @@ import { correlation } from '../reliability/internalConsistency.ts';
  * `judgements[judge][item]` in [0, 1]; with 0 and 1 only it is the yes/no form (Impara & Plake
  * 1997), with points divided by the item's maximum the extended form (Hambleton & Plake 1995);
  * `weights` are the items' weights. Blanks (`null`) are left out judge by judge and counted.
- * The standard error is that of a mean over judges, SD / sqrt(judges). Result in percent.
+ * The standard error is that of a mean over judges, SD / sqrt(judges), the interval its t interval
+ * with judges - 1. Result in percent.
  * Worked value: judges .5 .7 and .6 .8 give cuts 60 and 70, the panel's cut 65, SE 5.
  */
 export function angoff(
@@ -45,14 +45,18 @@ export function angoff(
   const standardError = spread === null ? null : spread / Math.sqrt(given.length);
   const notes = blanks > 0 ? [`${blanks} judgements were left blank and are not in the cut.`] : [];
   if (given.length === 1) notes.push('One judge alone gives a cut without an error.');
+  else if (standardError === 0) {
+    notes.push('All judges came to the same cut, so their spread gives no interval.');
+  }
   return {
-    estimate: cut,
-    lower: standardError === null ? null : cut - Z_95 * standardError,
-    upper: standardError === null ? null : cut + Z_95 * standardError,
-    standardError,
-    method,
-    n: given.length,
-    notes,
+    ...intervalAround({
+      estimate: cut,
+      standardError,
+      method,
+      n: given.length,
+      freedom: given.length - 1,
+      notes,
+    }),
     judges,
   };
 }

@@ -1,6 +1,5 @@
-import { undefinedEstimate } from '../numerics/estimate.ts';
+import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
-import { Z_95 } from '../numerics/normal.ts';
 import { mean, quantileOfSorted, standardDeviation } from '../numerics/summary.ts';
 
 /**
@@ -8,7 +7,7 @@ import { mean, quantileOfSorted, standardDeviation } from '../numerics/summary.t
  * examiners graded borderline, here within half a grade of the borderline point.
  *
  * Source: Livingston & Zieky 1982. A borderline point between two grades takes both. Error of the
- * mean: SD / sqrt(n). Worked value: scores 50, 55, 60 of the borderline candidates give 55.
+ * mean: SD / sqrt(n), interval by t with n - 1. Worked value: scores 50, 55, 60 of the borderline candidates give 55.
  */
 export function borderlineGroup(
   scores: ArrayLike<number>,
@@ -28,15 +27,14 @@ export function borderlineGroup(
   const standardError = spread === null ? null : spread / Math.sqrt(group.length);
   group.sort((a, b) => a - b);
   return {
-    mean: {
+    mean: intervalAround({
       estimate: cut,
-      lower: standardError === null ? null : cut - Z_95 * standardError,
-      upper: standardError === null ? null : cut + Z_95 * standardError,
       standardError,
       method,
       n: group.length,
+      freedom: group.length - 1,
       notes: group.length < 10 ? [`Only ${group.length} candidates were graded borderline.`] : [],
-    },
+    }),
     median: quantileOfSorted(group, 0.5),
   };
 }

@@ -1,8 +1,7 @@
-import { undefinedEstimate } from '../numerics/estimate.ts';
+import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
 import { leastSquares } from '../numerics/leastSquares.ts';
 import type { Line } from '../numerics/leastSquares.ts';
-import { Z_95 } from '../numerics/normal.ts';
 
 export interface BorderlineRegression {
   readonly cut: Estimate;
@@ -22,11 +21,12 @@ const LOW_R_SQUARED = 0.5;
  *
  *   score = a + b * grade,  cut = a + b * borderline
  *   SE(cut) = s * sqrt(1/n + (borderline - mean grade)^2 / Sxx)   (error of a fitted mean)
+ *   interval  cut -+ t SE, t with n - 2 degrees of freedom
  *
  * `scores` (within `range`, percent unless said) and `grades` run parallel, one entry a candidate; candidates
  * without score or grade are left out by the caller and reported there.
- * Sources: Kramer et al. 2003; Wood, Humphrey-Murray & Norman 2006; the error of a fitted mean is
- * in any regression textbook. Worked value: grades 1..5 with scores 30, 45, 60, 75, 90 and
+ * Sources: Kramer et al. 2003; Wood, Humphrey-Murray & Norman 2006; the error of a fitted mean
+ * and its t interval are in any regression textbook (Draper & Smith 1998, section 3.1). Worked value: grades 1..5 with scores 30, 45, 60, 75, 90 and
  * borderline 2.5 give the cut 52.5.
  */
 export function borderlineRegression(
@@ -55,15 +55,14 @@ export function borderlineRegression(
       ? null
       : line.residualSd * Math.sqrt(1 / n + (borderline - line.meanX) ** 2 / line.sumSquaresX);
   return {
-    cut: {
+    cut: intervalAround({
       estimate: cut,
-      lower: standardError === null ? null : cut - Z_95 * standardError,
-      upper: standardError === null ? null : cut + Z_95 * standardError,
       standardError,
       method,
       n,
+      freedom: n - 2,
       notes: warnings(line, cut, nearBorderline, range),
-    },
+    }),
     line,
     nearBorderline,
   };

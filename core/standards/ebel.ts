@@ -59,6 +59,7 @@ export function ebel(
       standardError: spread === null ? null : spread / Math.sqrt(given.length),
       method,
       n: given.length,
+      freedom: given.length - 1,
       notes,
     }),
     judges,

@@ -24,7 +24,7 @@ export function fixedPercent(percent: number): Estimate {
 /**
  * Norm-referenced: so many standard deviations below the mean, `mean - k SD`. It fails the same
  * share of every cohort, a good one too. Standard error of the cut for normal scores,
- * `SD sqrt(1 / n + k^2 / (2 (n - 1)))`.
+ * `SD sqrt(1 / n + k^2 / (2 (n - 1)))`, interval by t with n - 1.
  * Worked value: scores 50, 60, 70 and k = 1 give 60 - 10 = 50.
  */
 export function meanMinusSd(scores: readonly number[], k: number): Estimate {
@@ -40,6 +40,7 @@ export function meanMinusSd(scores: readonly number[], k: number): Estimate {
     standardError: spread * Math.sqrt(1 / n + (k * k) / (2 * (n - 1))),
     method,
     n,
+    freedom: n - 1,
     notes: ['Norm-referenced: it fails a like share of any cohort, however good.'],
   });
 }

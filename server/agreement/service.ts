@@ -7,11 +7,11 @@ import type {
 import type { Station } from '@kritikos/contracts/examinations';
 import { categoriesOf, POOLED } from '@kritikos/core/agreement/category';
 import {
-  describeTable,
   itemAgreement,
   itemPairs,
   itemTable,
   meanScoreDifference,
+  pooledAgreement,
   pooledPairs,
   pooledTable,
 } from '@kritikos/core/agreement/sheetAgreement';
@@ -57,7 +57,7 @@ async function describeStation(
     variantsDiffer: rows.filter((row) => row.firstVariant !== row.secondVariant).length,
     examiners: [...new Set(rows.flatMap((row) => [row.firstExaminer, row.secondExaminer]))],
     meanDifference: meanScoreDifference(pairs),
-    ...describeTable(pooledTable(pooledPairs(content.items, pairs))),
+    ...pooledAgreement(pooledPairs(content.items, pairs)),
     items: content.items.map((item) => ({
       item: item.key,
       text: item.text,

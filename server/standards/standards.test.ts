@@ -113,9 +113,10 @@ describe('critical items of two examiners', () => {
     const pair = await server
       .db('sheet as h')
       .join('candidate as c', 'c.id', 'h.candidate_id')
-      .whereIn(['h.station_id', 'h.candidate_id'], (query) =>
-        query
-          .from('sheet')
+      .whereIn(
+        ['h.station_id', 'h.candidate_id'],
+        server
+          .db('sheet')
           .whereNotNull('submitted_at')
           .groupBy('station_id', 'candidate_id')
           .havingRaw('count(*) = 2')

@@ -32,10 +32,9 @@ const reason = (e: { notes: readonly string[] }) => e.notes.join(' ');
   </td>
   <td class="number" :title="reason(row.kappa)">
     {{ two(row.kappa.estimate) }}
-    <span v-if="row.kappa.estimate !== null" class="soft">
-      ({{ two(row.kappa.lower) }} to {{ two(row.kappa.upper) }})
-    </span>
-    <span v-else class="soft">(no variation)</span>
+    <span v-if="row.kappa.estimate === null" class="soft">(no variation)</span>
+    <span v-else-if="row.kappa.lower === null" class="soft">(no interval)</span>
+    <span v-else class="soft">({{ two(row.kappa.lower) }} to {{ two(row.kappa.upper) }})</span>
   </td>
   <td class="number">{{ two(row.prevalenceIndex) }}</td>
   <td class="number">{{ two(row.biasIndex) }}</td>

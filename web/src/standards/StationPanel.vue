@@ -41,7 +41,7 @@ const label = computed(
         :records="station.records"
         :numbers="numbers"
         :result="result"
-        :interval="bootstrap"
+        :interval="result.regression.cut"
         :borderline="borderline"
         :label="label"
       />

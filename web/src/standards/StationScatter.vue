@@ -30,7 +30,7 @@ const points = computed(() =>
   ),
 );
 
-/** Where the cut stands: a level line in its 95 % bootstrap band, and the borderline point that it was read at. */
+/** Where the cut stands: a level line in its 95 % band (t interval of the line), and the borderline point that it was read at. */
 const cutLines: Plugin<'scatter'> = {
   id: 'cut',
   afterDatasetsDraw(chart) {
