@@ -557,7 +557,73 @@ export const CONDITIONS: readonly Condition[] = [
     'The {side} forearm hurts on turning a key either way.',
     ['radio-ulnar joints', 'irritated', 2],
   ),
+  condition(
+    'wide-quadriceps-angle',
+    'Kneecap pulled outwards by a wide angle',
+    'knee',
+    'The {side} kneecap has always pointed a little inwards; it aches after long walks.',
+    ['pull of the quadriceps', 'misaligned', 2],
+  ),
+  condition(
+    'low-back-joint-pain',
+    'Irritated joint of the low back',
+    'hip',
+    'The low back has hurt on the {side} on bending backwards since lifting a box.',
+    ['lumbar spine', 'irritated', 2],
+  ),
+  condition(
+    'fresh-outer-ligament-tear',
+    'Front outer ankle ligament torn a week ago',
+    'ankle',
+    'The {side} ankle turned in a week ago; it is swollen in front of the outer bone.',
+    ['anterior talofibular ligament', 'torn', 3],
+    ['anterior talofibular ligament', 'sprained', 2],
+  ),
+  condition(
+    'crossing-tendons-irritated',
+    'Irritated crossing of the thumb tendons',
+    'wrist',
+    'The back of the {side} forearm creaks and hurts above the wrist since a week of rowing.',
+    ['second dorsal compartment', 'irritated', 2],
+  ),
+  condition(
+    'carpal-tunnel-late',
+    'Median nerve pressed at the wrist for long',
+    'wrist',
+    'The thumb side of the {side} hand has been numb at night for years; buttons are hard.',
+    ['median nerve at the wrist', 'compressed', 3],
+  ),
 ];
+
+/** What a procedure needs to be known of to say whom it tells something about. */
+type Examining = Readonly<{
+  region: string;
+  loads: readonly { structure: string }[];
+  misleads: readonly { lesion: { structure: string } }[];
+  voids: readonly { structure: string }[];
+}>;
+
+/**
+ * The patients that a procedure can be set with: those who show something under it (or in whom it
+ * cannot be done), then a sound one and those of its region who look alike and show nothing.
+ */
+export function conditionsFor({ region, loads, misleads, voids }: Examining): {
+  readonly telling: readonly Condition[];
+  readonly silent: readonly Condition[];
+} {
+  const touched = new Set([
+    ...loads.map(({ structure }) => structure),
+    ...misleads.map(({ lesion }) => lesion.structure),
+    ...voids.map(({ structure }) => structure),
+  ]);
+  const tells = ({ lesions }: Condition) => lesions.some(({ structure }) => touched.has(structure));
+  return {
+    telling: CONDITIONS.filter(tells),
+    silent: CONDITIONS.filter(
+      (own) => !tells(own) && (own.region === 'any' || region === 'any' || own.region === region),
+    ),
+  };
+}
 
 export function conditionById(id: string): Condition {
   const found = CONDITIONS.find((condition) => condition.id === id);

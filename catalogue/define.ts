@@ -1,15 +1,24 @@
-import { readResponse, respond } from '@kritikos/core/catalogue/response';
+import { numberOf, readResponse, respond, VOID } from '@kritikos/core/catalogue/response';
 import type { FigureSpec } from '@kritikos/core/figure/spec';
-import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
+import type { ChecklistItem, MeasuredItem } from '@kritikos/core/scoring/checklist';
 import { conditionById } from './conditions.ts';
 import type { Condition } from './conditions.ts';
 import { redraw } from './figures.ts';
+import { orVoid } from './findings.ts';
 import { bothSides, choice, consent, done } from './items.ts';
-import type { ChecklistContent, Fault, Procedure, School } from './procedure.ts';
+import type { ChecklistContent, Fault, Finding, Procedure, School } from './procedure.ts';
 import { siteOf } from './structures.ts';
 
 type MayBeEmpty =
-  'misleads' | 'rules' | 'confounders' | 'measurements' | 'worth' | 'followUp' | 'sides';
+  | 'misleads'
+  | 'voids'
+  | 'numbers'
+  | 'rules'
+  | 'confounders'
+  | 'measurements'
+  | 'worth'
+  | 'followUp'
+  | 'sides';
 
 /** A procedure as its file writes it down: without what follows from the rest. */
 export type Known = Omit<Procedure, 'checklist' | MayBeEmpty> &
@@ -27,13 +36,18 @@ export interface ChecklistSpec {
   readonly patient: { readonly condition: string; readonly side: 'left' | 'right' };
 }
 
-/** Completes a procedure. A checklist that is written out as a whole is taken as it is. */
-export function defineProcedure(
-  known: Known,
-  checklist: ChecklistSpec | ChecklistContent,
-): Procedure {
+/** A checklist written out as a whole, with the patient whom it is offered with. */
+type WrittenOut = Omit<ChecklistContent, 'simulatedPatient'> & Pick<ChecklistSpec, 'patient'>;
+
+/**
+ * Completes a procedure. A checklist that is written out as a whole keeps its items and their
+ * order; its key and its script follow from the patient all the same.
+ */
+export function defineProcedure(known: Known, checklist: ChecklistSpec | WrittenOut): Procedure {
   const procedure = {
     misleads: [],
+    voids: [],
+    numbers: [],
     rules: [],
     confounders: [],
     measurements: [],
@@ -42,9 +56,15 @@ export function defineProcedure(
     sides: 'both' as const,
     ...known,
     schools: known.schools.map((school) => withFigure(school, known.figure)),
+    findings: (known.voids ?? []).length > 0 ? known.findings.map(voidable) : known.findings,
   };
-  if ('simulatedPatient' in checklist) return { ...procedure, checklist };
+  if ('variants' in checklist) {
+    const { patient, ...content } = checklist;
+    const own: Procedure = { ...procedure, checklist: { ...content, simulatedPatient: '' } };
+    return { ...own, checklist: checklistFor(own, conditionById(patient.condition), patient.side) };
+  }
   const { task, items, faults, cautions, stopRule, patient } = checklist;
+  refuseDoubles(procedure, items);
   const unkeyed: Procedure = {
     ...procedure,
     checklist: {
@@ -69,6 +89,22 @@ function withFigure(school: School, figure: FigureSpec | null): School {
   return figure && school.drawn ? { ...school, figure: redraw(figure, school.drawn) } : school;
 }
 
+/** The option that it could not be done stands in every finding of a procedure that some patients void. */
+function voidable(finding: Finding): Finding {
+  return finding.options.some((option) => option.key === VOID) ? finding : orVoid(finding);
+}
+
+/** An item under the key of a finding would vanish behind it without a word. */
+function refuseDoubles(
+  { id, findings }: Pick<Procedure, 'id' | 'findings'>,
+  items: readonly ChecklistItem[],
+): void {
+  const double = items.find(({ key }) => findings.some((finding) => finding.key === key));
+  if (double) {
+    throw new RangeError(`${id}: "${double.text}" has the key of a finding, ${double.key}.`);
+  }
+}
+
 function comparison(sides: Procedure['sides']): ChecklistItem[] {
   if (sides === 'both') return [bothSides()];
   if (sides === 'none') return [];
@@ -83,30 +119,62 @@ function fault(text: string, item: string, place: number): Fault {
 
 /**
  * The checklist of a procedure for a patient with this condition: the declared results get the
- * key that follows from it, and the simulated patient a script. Nobody types a key.
+ * key that follows from it, numbers that are read off the patient the band around what this
+ * patient shows, and the simulated patient a script. Nobody types a key that can be derived.
  */
 export function checklistFor(
   procedure: Procedure,
   condition: Condition,
   side: 'left' | 'right',
 ): ChecklistContent {
-  const response = respond(procedure.loads, condition.lesions, procedure.misleads);
+  const response = respond(procedure.loads, condition.lesions, procedure.misleads, procedure.voids);
   const { checklist } = procedure;
   const declared = procedure.findings.map(({ reading, partly, ...finding }) => {
     const answer = readResponse(reading, response);
-    const near = reading.kind === 'grade' ? neighbours(answer) : partly;
+    const near = answer === VOID ? [] : reading.kind === 'grade' ? neighbours(answer) : partly;
+    // What an item written out as a whole says of weight and criticality stays.
+    const typed = checklist.items.find(({ key }) => key === finding.key);
+    const { partly: _, ...kept } = typed?.kind === 'choice' ? typed : { partly: undefined };
+    void _;
     return choice({
-      ...finding,
       domain: 'interpretation',
+      ...kept,
+      ...finding,
       answer,
       ...(near && near.length > 0 ? { partly: near } : {}),
     });
   });
-  const keys = new Set(declared.map(({ key }) => key));
+  const keys = new Map(declared.map((item) => [item.key, item]));
+  const placed = checklist.items.map((item) => keys.get(item.key) ?? readOff(item));
+  const fresh = declared.filter(({ key }) => !checklist.items.some((item) => item.key === key));
   return {
     ...checklist,
-    items: [...checklist.items.filter(({ key }) => !keys.has(key)), ...declared],
+    items: [...placed, ...fresh],
     simulatedPatient: scriptFor(procedure, condition, side),
+  };
+
+  function readOff(item: ChecklistItem): ChecklistItem {
+    const number = procedure.numbers.find((own) => own.item === item.key);
+    if (!number || item.kind !== 'measured') return item;
+    return bandAround(item, numberOf(number, condition.lesions), number.tolerance, number.half);
+  }
+}
+
+/** The item with full marks for a reading within the instrument's tolerance of this number. */
+export function bandAround(
+  item: MeasuredItem,
+  value: number,
+  fullTolerance: number,
+  halfTolerance: number,
+): MeasuredItem {
+  return {
+    ...item,
+    lower: value,
+    upper: value,
+    fullTolerance,
+    halfTolerance,
+    minimum: Math.min(item.minimum, value - halfTolerance),
+    maximum: Math.max(item.maximum, value + halfTolerance),
   };
 }
 
@@ -124,20 +192,43 @@ export function scriptFor(
   condition: Condition,
   side: 'left' | 'right',
 ): string {
-  const { shown, misleading } = respond(procedure.loads, condition.lesions, procedure.misleads);
+  const {
+    shown,
+    misleading,
+    void: hindered,
+  } = respond(procedure.loads, condition.lesions, procedure.misleads, procedure.voids);
   const other = side === 'left' ? 'right' : 'left';
   const signs = [...new Map(shown.map((s) => [`${s.sign} ${s.structure}`, s])).values()].map(
     ({ sign, structure, degree }) =>
       `${DEGREES[degree]} ${SIGN_WORDS[sign]} (${siteOf(structure)})`,
   );
-  const shows =
-    signs.length === 0
+  const shows = hindered
+    ? `${hindered} Do not let it be forced.`
+    : signs.length === 0
       ? 'Show nothing: no pain, no looseness, no fear.'
       : `Show: ${signs.join('; ')}.`;
   const trap = misleading.map(
     ({ looksLike, avoidedBy }) => ` Without the step "${avoidedBy}" it looks like ${looksLike}.`,
   );
-  return `${condition.history.replaceAll('{side}', side)} ${shows} The ${other} side is sound.${trap.join('')}`;
+  const read = hindered ? '' : readingsFor(procedure, condition, side, other);
+  return `${condition.history.replaceAll('{side}', side)} ${shows}${read} The ${other} side is sound.${trap.join('')}`;
+}
+
+/** The numbers that the patient shows on either side, as far as the condition changes them. */
+function readingsFor(
+  { numbers, checklist }: Procedure,
+  { lesions }: Condition,
+  side: string,
+  other: string,
+): string {
+  const lines = numbers.flatMap((number) => {
+    const item = checklist.items.find(({ key }) => key === number.item);
+    const value = numberOf(number, lesions);
+    if (item?.kind !== 'measured' || value === number.healthy) return [];
+    const unit = item.unit === '°' ? '°' : ` ${item.unit}`;
+    return [`${item.text}: ${value}${unit} ${side}, ${number.healthy}${unit} ${other}`];
+  });
+  return lines.length === 0 ? '' : ` Numbers: ${lines.join('; ')}.`;
 }
 
 const DEGREES = { 1: 'slight', 2: 'clear', 3: 'marked' } as const;
@@ -153,4 +244,5 @@ const SIGN_WORDS = {
   block: 'springy block',
   gap: 'gap to be felt',
   crepitus: 'grating',
+  deviation: 'a line that stands off',
 } as const;

@@ -1,3 +1,4 @@
+import { VOID } from '@kritikos/core/catalogue/response';
 import type { Sign } from '@kritikos/core/catalogue/response';
 import type { Finding } from './procedure.ts';
 
@@ -108,3 +109,23 @@ export const COMPARTMENTS = [
   ['medial', 'Inner', ['medial meniscus']],
   ['lateral', 'Outer', ['lateral meniscus']],
 ] as const;
+
+/** A finding that another sign makes doubtful: pain where fear is the sign, pain without a click. */
+export function doubtfulWith(finding: Finding, ...doubtful: readonly Sign[]): Finding {
+  const { reading } = finding;
+  if (reading.kind !== 'sign') throw new RangeError(`${finding.key} is not read by a sign.`);
+  return { ...finding, reading: { ...reading, doubtful } };
+}
+
+/** A finding that counts only where one of these structures shows it. */
+export function onlyFrom(finding: Finding, ...structures: readonly string[]): Finding {
+  const { reading } = finding;
+  if (reading.kind !== 'sign') throw new RangeError(`${finding.key} is not read by a sign.`);
+  return { ...finding, reading: { ...reading, structures } };
+}
+
+/** The finding with the option that the trial was void, outside the order of the others. */
+export function orVoid(finding: Finding, label = 'Void: it cannot be done'): Finding {
+  const others = finding.options.filter((option) => option.key !== VOID);
+  return { ...finding, options: [...others, { key: VOID, label, call: null }] };
+}

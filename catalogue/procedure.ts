@@ -1,4 +1,10 @@
-import type { Load, Misleading, Reading } from '@kritikos/core/catalogue/response';
+import type {
+  Load,
+  Misleading,
+  PatientNumber,
+  Reading,
+  VoidRule,
+} from '@kritikos/core/catalogue/response';
 import type { FigureSpec } from '@kritikos/core/figure/spec';
 import type { ChecklistItem, ChoiceOption } from '@kritikos/core/scoring/checklist';
 
@@ -132,6 +138,10 @@ export interface Procedure {
   readonly figure: FigureSpec | null;
   readonly loads: readonly Load[];
   readonly misleads: readonly Misleading[];
+  /** Patients in whom it cannot be set up; every finding is then void. */
+  readonly voids: readonly VoidRule[];
+  /** The numbers that are read off the patient, and what a lesion makes of them. */
+  readonly numbers: readonly PatientNumber[];
   readonly findings: readonly Finding[];
   readonly positive: string;
   readonly negative: string;

@@ -1,3 +1,4 @@
+import { earnedShare } from '@kritikos/core/scoring/mark';
 import { drawFigure, stepHeight } from '@kritikos/core/figure/draw';
 import { POSITIONS, rest } from '@kritikos/core/figure/basePositions';
 import { outsideRange, RANGES } from '@kritikos/core/figure/pose';
@@ -10,7 +11,7 @@ import type { Drawing } from '@kritikos/core/figure/drawing';
 import { belongsToVariant } from '@kritikos/core/scoring/checklist';
 import { keysOf } from './expectKeys.ts';
 import { describe, expect, it } from 'vitest';
-import { CONDITIONS } from './conditions.ts';
+import { CONDITIONS, conditionsFor } from './conditions.ts';
 import { checklistFor } from './define.ts';
 import { PROCEDURES, procedureById } from './procedures.ts';
 
@@ -179,7 +180,7 @@ describe('the keys', () => {
 
   it.each(examining)('of %s are all at rest in a sound patient', (id) => {
     const options = procedureById(id)?.findings.map((f) => [f.key, f.options[0]?.key]);
-    expect(Object.entries(keysOf(id, 'nothing-wrong'))).toEqual(options);
+    expect(keysOf(id, 'nothing-wrong')).toEqual(Object.fromEntries(options ?? []));
   });
 
   it.each(examining)('of %s answer to somebody who has something', (id) => {
@@ -192,6 +193,81 @@ describe('the keys', () => {
       ).not.toEqual(answers.map(() => sound[finding]));
     }
     expect(Object.keys(sound).length).toBeGreaterThan(0);
+  });
+
+  it.each(
+    PROCEDURES.flatMap((p) => p.numbers.map((number) => [p.id, number.item, number] as const)),
+  )('of %s mark a right reading of this very patient in full: %s', (id, _, number) => {
+    const procedure = procedureById(id);
+    if (!procedure) throw new Error(id);
+    for (const { structure, state, values } of number.by) {
+      // Further from health with every degree, and outside what a healthy reading earns in full
+      // at the second, so that nobody passes by reciting the norm.
+      const off = values.map((value) => Math.abs(value - number.healthy));
+      expect(off).toEqual([...off].sort((a, b) => a - b));
+      expect(off[2], structure).toBeGreaterThan(number.tolerance);
+      for (const degree of [1, 2, 3] as const) {
+        const condition = {
+          id: 'made-up',
+          name: 'Made up',
+          region: procedure.region,
+          history: 'Made up for the {side} side.',
+          lesions: [{ structure, state, degree }],
+        };
+        const { items, simulatedPatient } = checklistFor(procedure, condition, 'left');
+        const item = items.find(({ key }) => key === number.item);
+        if (item?.kind !== 'measured') throw new Error(`${id} has no number ${number.item}`);
+        const value = values[degree - 1] as number;
+        expect(item.minimum).toBeLessThanOrEqual(value);
+        expect(item.maximum).toBeGreaterThanOrEqual(value);
+        const mark = (read: number) =>
+          earnedShare(item, {
+            item: item.key,
+            value: read,
+            observation: 'observed',
+            manner: 'done',
+            prompted: false,
+            at: 0,
+          });
+        expect(mark(value)).toBe(1);
+        expect(mark(value + number.half + 1)).toBe(0);
+        // The script names what differs from health, unless the procedure cannot be done at all.
+        if (value !== number.healthy && !/Do not let it be forced/.test(simulatedPatient)) {
+          expect(simulatedPatient).toContain(`: ${value}`);
+        }
+      }
+    }
+  });
+
+  it('say in the script what the patient cannot do, and that nobody may force it', () => {
+    const liftOff = procedureById('lift-off');
+    const frozen = CONDITIONS.find((c) => c.id === 'frozen-shoulder');
+    if (!liftOff || !frozen) throw new Error('missing');
+    const { simulatedPatient, items } = checklistFor(liftOff, frozen, 'left');
+    expect(simulatedPatient).toMatch(/start position cannot be reached\. Do not let it be forced/);
+    const lift = items.find(({ key }) => key === 'lift');
+    expect(lift).toMatchObject({ answer: 'void' });
+    expect(lift?.kind === 'choice' && lift.options.at(-1)).toMatchObject({
+      key: 'void',
+      call: null,
+    });
+  });
+
+  it('offer patients by what the procedure loads, those who show nothing apart', () => {
+    const offered = (id: string) => {
+      const { telling, silent } = conditionsFor(procedureById(id) as (typeof PROCEDURES)[number]);
+      return { telling: telling.map((c) => c.id), silent: silent.map((c) => c.id) };
+    };
+    // Their own conditions stand under another region.
+    expect(offered('ober-band-provocation').telling).toContain('band-friction-knee');
+    expect(offered('ain-motor-check').telling).toEqual(['ain-palsy']);
+    expect(offered('thenar-hypothenar-inspection').telling).toContain('cubital-tunnel');
+    expect(offered('valgus-stress-knee').silent).toContain('lcl-tear');
+    expect(offered('valgus-stress-knee').silent).toContain('nothing-wrong');
+    expect(offered('valgus-stress-knee').silent).not.toContain('frozen-shoulder');
+    for (const { id } of PROCEDURES) {
+      if (id !== 'encounter-opening') expect(offered(id).telling.length, id).toBeGreaterThan(0);
+    }
   });
 
   it('give half for one grade of looseness off, but not across sound and loose', () => {

@@ -72,6 +72,9 @@ const SITES: Readonly<Record<string, string>> = {
   'Achilles tendon': 'cord above the heel',
   'midfoot joints': 'top of the midfoot',
   'inferior glenohumeral ligament': 'front of the shoulder',
+  'median nerve at the wrist': 'thumb side of the palm',
+  'second dorsal compartment': 'back of the forearm, a hand’s breadth above the wrist',
+  'pull of the quadriceps': 'front of the knee',
 };
 
 export const STRUCTURES = Object.keys(SITES);

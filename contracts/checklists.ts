@@ -40,9 +40,9 @@ const choiceItem = z.object({
   ...itemBase,
   kind: z.literal('choice'),
   options: z
-    .array(z.object({ key, label: text(40), call: z.int() }))
+    .array(z.object({ key, label: text(40), call: z.int().nullable() }))
     .min(2)
-    .max(6),
+    .max(8),
   answer: key,
   partly: z.array(key).optional(),
 });
@@ -63,7 +63,7 @@ export const checklistContent = z
     ),
     variants: z.array(z.object({ key, label: text(40), description: text(240) })).min(1),
     usualVariant: key,
-    simulatedPatient: text(600),
+    simulatedPatient: text(900),
     task: text(400),
     cautions: z.array(text(240)).min(1),
     stopRule: text(240),

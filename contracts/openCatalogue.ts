@@ -103,7 +103,13 @@ const school = z.strictObject({
 const stage = z.string().optional();
 const signs = z.array(z.enum(SIGNS)).min(1);
 const reading = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('sign'), signs, stage }),
+  z.strictObject({
+    kind: z.literal('sign'),
+    signs,
+    stage,
+    structures: z.array(z.string()).min(1).optional(),
+    doubtful: signs.optional(),
+  }),
   z.strictObject({ kind: z.literal('grade'), sign: z.enum(SIGNS) }),
   z.strictObject({
     kind: z.literal('site'),
@@ -152,11 +158,34 @@ export const procedureSchema = z
         avoidedBy: said,
       }),
     ),
+    voids: z.array(
+      z.strictObject({
+        structure: z.string(),
+        state: z.enum(STATES),
+        from: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+        why: said,
+      }),
+    ),
+    numbers: z.array(
+      z.strictObject({
+        item: key,
+        healthy: z.number(),
+        tolerance: z.number().nonnegative(),
+        half: z.number().nonnegative(),
+        by: z.array(
+          z.strictObject({
+            structure: z.string(),
+            state: z.enum(STATES),
+            values: z.tuple([z.number(), z.number(), z.number()]),
+          }),
+        ),
+      }),
+    ),
     findings: z.array(
       z.strictObject({
         key,
         text: text(160),
-        options: z.array(z.strictObject({ key, label: text(40), call: z.int() })).min(2),
+        options: z.array(z.strictObject({ key, label: text(40), call: z.int().nullable() })).min(2),
         reading,
         partly: z.array(key).optional(),
         weight: z.number().positive().optional(),

@@ -65,8 +65,7 @@ export const ankleAnteriorDrawer = defineProcedure(
   },
   {
     task: 'Perform the anterior drawer of the ankle and report amount, end feel and pain apart.',
-    simulatedPatient:
-      'Left ankle turned in eight weeks ago, still unsteady; marked forward glide with a soft end. Right ankle sound.',
+    patient: { condition: 'ankle-atfl-tear', side: 'left' },
     usualVariant: 'heel-pull',
     variants: [
       {

@@ -61,6 +61,25 @@ export const ankleDfStraightBent = defineProcedure(
       { structure: 'gastrocnemius', mode: 'stretch' },
       { structure: 'soleus or ankle joint', mode: 'stretch' },
     ],
+    numbers: [
+      {
+        item: 'first',
+        healthy: 12,
+        tolerance: 4,
+        half: 8,
+        by: [
+          { structure: 'gastrocnemius', state: 'tight', values: [7, 2, -5] },
+          { structure: 'soleus or ankle joint', state: 'tight', values: [7, 2, -5] },
+        ],
+      },
+      {
+        item: 'second',
+        healthy: 20,
+        tolerance: 4,
+        half: 8,
+        by: [{ structure: 'soleus or ankle joint', state: 'tight', values: [13, 8, 0] }],
+      },
+    ],
     findings: [
       site(
         'limit',

@@ -62,6 +62,22 @@ export const ankleDorsiflexionPlantarflexionRom = defineProcedure(
       },
     ),
     loads: [{ structure: 'soleus or ankle joint', mode: 'stretch' }],
+    numbers: [
+      {
+        item: 'up',
+        healthy: 20,
+        tolerance: 5,
+        half: 10,
+        by: [{ structure: 'soleus or ankle joint', state: 'tight', values: [13, 8, 0] }],
+      },
+      {
+        item: 'down',
+        healthy: 50,
+        tolerance: 5,
+        half: 10,
+        by: [{ structure: 'soleus or ankle joint', state: 'tight', values: [42, 34, 25] }],
+      },
+    ],
     findings: [yesNo('loss', 'States whether range is lost', ['stiffness'], ['Full', 'Lost'])],
     positive:
       'Under 15 up with the knee bent, under 10 straight, under 40 down, or 5 between the sides.',

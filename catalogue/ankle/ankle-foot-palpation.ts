@@ -56,6 +56,7 @@ export const ankleFootPalpation = defineProcedure(
       { structure: 'deltoid ligament', mode: 'pressure' },
       { structure: 'syndesmosis', mode: 'pressure' },
       { structure: 'midfoot joints', mode: 'pressure' },
+      { structure: 'calcaneofibular ligament', mode: 'pressure' },
     ],
     findings: [
       site(
@@ -65,7 +66,11 @@ export const ankleFootPalpation = defineProcedure(
         'None',
         ['high', 'Above the joint in front', ['syndesmosis']],
         ['inner', 'Inner side', ['deltoid ligament']],
-        ['outer', 'In front of the outer bone', ['anterior talofibular ligament']],
+        [
+          'outer',
+          'In front of or below the outer bone',
+          ['anterior talofibular ligament', 'calcaneofibular ligament'],
+        ],
         ['midfoot', 'Midfoot', ['midfoot joints']],
       ),
     ],

@@ -48,6 +48,15 @@ export const ankleRangePassive = defineProcedure(
       { structure: 'subtalar joint', mode: 'motion' },
       { structure: 'midfoot joints', mode: 'stretch' },
     ],
+    numbers: [
+      {
+        item: 'up',
+        healthy: 20,
+        tolerance: 5,
+        half: 10,
+        by: [{ structure: 'soleus or ankle joint', state: 'tight', values: [13, 8, 0] }],
+      },
+    ],
     findings: [
       site(
         'short',

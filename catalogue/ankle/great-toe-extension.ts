@@ -40,6 +40,15 @@ export const greatToeExtension = defineProcedure(
       },
     ),
     loads: [{ structure: 'big toe joint', mode: 'motion' }],
+    numbers: [
+      {
+        item: 'angle',
+        healthy: 65,
+        tolerance: 5,
+        half: 10,
+        by: [{ structure: 'big toe joint', state: 'stiff', values: [40, 30, 15] }],
+      },
+    ],
     findings: [yesNo('limited', 'States the class by 45°', ['stiffness'], ['45° or more', 'Less'])],
     positive: 'Under 45 degrees, or pain.',
     negative: 'From 45, painless.',

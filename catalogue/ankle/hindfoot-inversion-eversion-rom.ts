@@ -53,6 +53,15 @@ export const hindfootInversionEversionRom = defineProcedure(
       },
     ),
     loads: [{ structure: 'subtalar joint', mode: 'motion' }],
+    numbers: [
+      {
+        item: 'in',
+        healthy: 25,
+        tolerance: 5,
+        half: 10,
+        by: [{ structure: 'subtalar joint', state: 'stiff', values: [18, 12, 5] }],
+      },
+    ],
     findings: [yesNo('stiff', 'States whether it is stiff', ['stiffness'], ['Free', 'Stiff'])],
     positive: 'Loss, pain or excess against the other side.',
     negative: 'Alike.',

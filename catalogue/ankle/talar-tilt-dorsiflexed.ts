@@ -1,6 +1,7 @@
+import { FOOT_NOT_UP } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
-import { yesNo } from '../findings.ts';
+import { onlyFrom, yesNo } from '../findings.ts';
 import { holds, moves, push, decides, figure } from '../figures.ts';
 
 /** The heel tilted inwards with the foot pulled up. */
@@ -44,9 +45,13 @@ export const talarTiltDorsiflexed = defineProcedure(
       { structure: 'posterior talofibular ligament', mode: 'tension' },
       { structure: 'syndesmosis', mode: 'stretch' },
     ],
+    voids: FOOT_NOT_UP,
     findings: [
       yesNo('lax', 'States whether it opens', ['laxity'], ['Firm', 'Opens']),
-      yesNo('front', 'States whether it hurts in front', ['pain'], ['Painless', 'Painful']),
+      onlyFrom(
+        yesNo('front', 'States whether it hurts in front', ['pain'], ['Painless', 'Painful']),
+        'syndesmosis',
+      ),
     ],
     positive: 'More tilt or gap than on the other side.',
     negative: 'Firm.',

@@ -49,6 +49,29 @@ export const elbowActiveRomHyperextension = defineProcedure(
       { structure: 'elbow joint', mode: 'motion' },
       { structure: 'front of the elbow capsule', mode: 'tension' },
     ],
+    numbers: [
+      {
+        item: 'flexion',
+        healthy: 145,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'elbow joint', state: 'stiff', values: [130, 115, 90] },
+          { structure: 'elbow joint', state: 'effused', values: [140, 125, 110] },
+        ],
+      },
+      {
+        item: 'extension',
+        healthy: -5,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'elbow joint', state: 'stiff', values: [10, 25, 45] },
+          { structure: 'elbow joint', state: 'effused', values: [5, 15, 30] },
+          { structure: 'front of the elbow capsule', state: 'torn', values: [-15, -20, -25] },
+        ],
+      },
+    ],
     findings: [
       yesNo('loss', 'States whether range is lost', ['stiffness'], ['Full', 'Lost']),
       yesNo(

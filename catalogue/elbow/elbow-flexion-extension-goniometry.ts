@@ -58,6 +58,28 @@ export const elbowFlexionExtensionGoniometry = defineProcedure(
       },
     ),
     loads: [{ structure: 'elbow joint', mode: 'motion' }],
+    numbers: [
+      {
+        item: 'flexion',
+        healthy: 145,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'elbow joint', state: 'stiff', values: [130, 115, 90] },
+          { structure: 'elbow joint', state: 'effused', values: [140, 125, 110] },
+        ],
+      },
+      {
+        item: 'extension',
+        healthy: -5,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'elbow joint', state: 'stiff', values: [10, 25, 45] },
+          { structure: 'elbow joint', state: 'effused', values: [5, 15, 30] },
+        ],
+      },
+    ],
     findings: [
       yesNo(
         'loss',

@@ -45,6 +45,18 @@ export const elbowPassiveFlexionExtension = defineProcedure(
       },
     ),
     loads: [{ structure: 'elbow joint', mode: 'motion' }],
+    numbers: [
+      {
+        item: 'range',
+        healthy: 145,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'elbow joint', state: 'stiff', values: [130, 115, 90] },
+          { structure: 'elbow joint', state: 'effused', values: [140, 125, 110] },
+        ],
+      },
+    ],
     findings: [yesNo('loss', 'States whether range is lost', ['stiffness'], ['Full', 'Lost'])],
     positive: 'An unusual end feel, 10 lost, or pain.',
     negative: 'Soft in flexion, hard in extension, painless, within 5.',

@@ -1,6 +1,7 @@
+import { ELBOW_SHORT } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
-import { present } from '../findings.ts';
+import { orVoid, yesNo } from '../findings.ts';
 import { holds, moves, turn, compress, decides, figure, push, own } from '../figures.ts';
 import { said } from '../worth.ts';
 
@@ -103,12 +104,16 @@ export const elbowPosterolateralPivotShift = defineProcedure(
       },
     ),
     loads: [{ structure: 'lateral ulnar collateral ligament', mode: 'glide' }],
+    voids: ELBOW_SHORT,
     findings: [
-      present(
-        'result',
-        'Names the result',
-        ['apprehension'],
-        ['Smooth, relaxed', 'Not assessable: guarding', 'Fear or a slip with a clunk'],
+      orVoid(
+        yesNo(
+          'result',
+          'Names the result',
+          ['apprehension'],
+          ['Smooth, relaxed', 'Fear or a slip with a clunk'],
+        ),
+        'Not assessable: guarding, or short',
       ),
     ],
     positive: 'A slip with a clunk, or fear of the known giving way.',

@@ -45,6 +45,22 @@ export const forearmRotationActive = defineProcedure(
       },
     ),
     loads: [{ structure: 'radio-ulnar joints', mode: 'motion' }],
+    numbers: [
+      {
+        item: 'pronation',
+        healthy: 80,
+        tolerance: 5,
+        half: 10,
+        by: [{ structure: 'radio-ulnar joints', state: 'stiff', values: [65, 50, 35] }],
+      },
+      {
+        item: 'supination',
+        healthy: 85,
+        tolerance: 5,
+        half: 10,
+        by: [{ structure: 'radio-ulnar joints', state: 'stiff', values: [65, 50, 30] }],
+      },
+    ],
     findings: [yesNo('loss', 'States whether rotation is lost', ['stiffness'], ['Full', 'Lost'])],
     positive: 'Under 70 either way or 10 between the sides.',
     negative: '70 to 90 both ways, alike.',

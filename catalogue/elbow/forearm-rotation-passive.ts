@@ -51,6 +51,15 @@ export const forearmRotationPassive = defineProcedure(
       { structure: 'radio-ulnar joints', mode: 'motion' },
       { structure: 'radial nerve at the supinator', mode: 'stretch' },
     ],
+    numbers: [
+      {
+        item: 'range',
+        healthy: 85,
+        tolerance: 5,
+        half: 10,
+        by: [{ structure: 'radio-ulnar joints', state: 'stiff', values: [65, 50, 30] }],
+      },
+    ],
     findings: [
       yesNo('loss', 'States whether rotation is lost', ['stiffness'], ['Full', 'Lost']),
       yesNo(
@@ -88,7 +97,11 @@ export const forearmRotationPassive = defineProcedure(
         'Short',
         'One to two',
       ]),
-      perform.asked('pain', 'Asks about pain during motion', flagged('Pain ends the movement.')),
+      perform.asked(
+        'asks-pain',
+        'Asks about pain during motion',
+        flagged('Pain ends the movement.'),
+      ),
       interpret.graded('end-feel', 'Names the end feel of each direction', ['None', 'One', 'Both']),
       interpret.measured('range', 'Supination stated', '°', [70, 90], {
         half: 10,

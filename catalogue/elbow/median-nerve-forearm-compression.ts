@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical } from '../items.ts';
-import { present } from '../findings.ts';
+import { orVoid, yesNo } from '../findings.ts';
 import { moves, feels, push, decides, figure } from '../figures.ts';
 import { said } from '../worth.ts';
 
@@ -44,11 +44,14 @@ export const medianNerveForearmCompression = defineProcedure(
     ),
     loads: [{ structure: 'median nerve in the forearm', mode: 'pressure' }],
     findings: [
-      present(
-        'result',
-        'States the result',
-        ['tingling'],
-        ['None, pulse present', 'Void: pulse lost', 'Ache or tingling, pulse present'],
+      orVoid(
+        yesNo(
+          'result',
+          'States the result',
+          ['tingling'],
+          ['None, pulse present', 'Ache or tingling, pulse present'],
+        ),
+        'Void: pulse lost',
       ),
     ],
     positive: 'Known ache or tingling of thumb to middle finger, palm base too, pulse present.',

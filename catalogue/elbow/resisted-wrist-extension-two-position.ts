@@ -1,3 +1,4 @@
+import { ELBOW_SHORT } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret } from '../items.ts';
 import { stages } from '../findings.ts';
@@ -91,6 +92,7 @@ export const resistedWristExtensionTwoPosition = defineProcedure(
       { structure: 'common extensor origin', mode: 'contraction', stage: 'straight' },
       { structure: 'common extensor origin', mode: 'stretch', stage: 'straight' },
     ],
+    voids: ELBOW_SHORT,
     findings: [
       stages(
         'positions',

@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical } from '../items.ts';
-import { present } from '../findings.ts';
+import { orVoid, yesNo } from '../findings.ts';
 import { holds, moves, push, decides, figure } from '../figures.ts';
 import { memory } from '../worth.ts';
 
@@ -61,11 +61,14 @@ export const ulnarNerveCompressionFlat = defineProcedure(
     ),
     loads: [{ structure: 'ulnar nerve at the elbow', mode: 'pressure' }],
     findings: [
-      present(
-        'result',
-        'States the result',
-        ['tingling'],
-        ['None by the full hold', 'None, released early', 'Little finger tingles'],
+      orVoid(
+        yesNo(
+          'result',
+          'States the result',
+          ['tingling'],
+          ['None by the full hold', 'Little finger tingles'],
+        ),
+        'Void: none, released early',
       ),
     ],
     positive: 'Tingling or numbness of the little and half the ring finger; seconds noted.',

@@ -1,6 +1,7 @@
+import { ELBOW_SHORT } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical } from '../items.ts';
-import { present } from '../findings.ts';
+import { orVoid, yesNo } from '../findings.ts';
 import { holds, moves, push, decides, figure } from '../figures.ts';
 import { memory } from '../worth.ts';
 
@@ -61,12 +62,16 @@ export const ulnarNerveCompressionFlexed = defineProcedure(
       { structure: 'ulnar nerve at the elbow', mode: 'pressure' },
       { structure: 'ulnar nerve at the elbow', mode: 'stretch' },
     ],
+    voids: ELBOW_SHORT,
     findings: [
-      present(
-        'result',
-        'States the result',
-        ['tingling'],
-        ['None by the full hold', 'None, released early', 'Little finger tingles'],
+      orVoid(
+        yesNo(
+          'result',
+          'States the result',
+          ['tingling'],
+          ['None by the full hold', 'Little finger tingles'],
+        ),
+        'Void: released early or not bent',
       ),
     ],
     positive: 'Tingling or numbness of the little and half the ring finger; seconds noted.',

@@ -1,3 +1,4 @@
+import { ELBOW_SHORT } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret } from '../items.ts';
 import { present } from '../findings.ts';
@@ -67,6 +68,7 @@ export const ulnarNerveSubluxation = defineProcedure(
       },
     ),
     loads: [{ structure: 'ulnar nerve at the elbow', mode: 'glide' }],
+    voids: ELBOW_SHORT,
     findings: [
       present(
         'class',

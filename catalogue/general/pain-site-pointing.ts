@@ -3,6 +3,59 @@ import { prepare, perform, interpret } from '../items.ts';
 import { site } from '../findings.ts';
 import { figure } from '../figures.ts';
 
+/** Where a whole joint hurts, a hand is laid on it or circled over it. */
+const AREAS = [
+  'shoulder capsule',
+  'subacromial space',
+  'superior labrum',
+  'posteroinferior labrum',
+  'hip joint',
+  'knee capsule',
+  'knee joint',
+  'kneecap surfaces',
+  'elbow joint',
+  'radio-ulnar joints',
+  'lumbar spine',
+];
+/** Where a nerve or a band hurts, a finger runs along it. */
+const LINES = [
+  'radial nerve at the supinator',
+  'ulnar nerve at the elbow',
+  'median nerve in the forearm',
+  'median nerve at the wrist',
+  'sciatic nerve',
+  'iliotibial band at the hip',
+  'hip adductors',
+];
+/** Where a tendon, a ligament or a small joint hurts, one fingertip finds it. */
+const POINTS = [
+  'common extensor origin',
+  'common flexor origin',
+  'acromioclavicular joint',
+  'sternoclavicular joint',
+  'long head of biceps',
+  'first dorsal compartment',
+  'second dorsal compartment',
+  'thumb base joint',
+  'ulnar collateral ligament',
+  'radial collateral ligament',
+  'patellar tendon',
+  'quadriceps tendon',
+  'tibial tuberosity',
+  'medial meniscus',
+  'lateral meniscus',
+  'medial collateral ligament',
+  'lateral collateral ligament',
+  'iliotibial band at the knee',
+  'sacroiliac joint',
+  'anterior talofibular ligament',
+  'calcaneofibular ligament',
+  'deltoid ligament',
+  'syndesmosis',
+  'midfoot joints',
+  'big toe joint',
+];
+
 /** One finger on the worst spot, before and after every provocation. */
 export const painSitePointing = defineProcedure(
   {
@@ -53,18 +106,17 @@ export const painSitePointing = defineProcedure(
       },
       { view: 'front', region: ['forearm'] },
     ),
-    loads: [
-      { structure: 'common extensor origin', mode: 'pressure' },
-      { structure: 'radial nerve at the supinator', mode: 'pressure' },
-    ],
+    loads: [...AREAS, ...LINES, ...POINTS].map((structure) => ({ structure, mode: 'pointing' })),
     findings: [
       site(
         'class',
         'Classes the site',
-        ['pain'],
-        'Wide or wandering',
-        ['point', 'A point', ['common extensor origin']],
-        ['line', 'A line or band', ['radial nerve at the supinator']],
+        ['pain', 'tingling'],
+        'Nowhere',
+        // Who has an area circles it, whatever else is sore.
+        ['wide', 'Wide or wandering', AREAS],
+        ['line', 'A line or band', LINES],
+        ['point', 'A point', POINTS],
       ),
     ],
     positive: 'A point or a line, the same each time it is asked.',

@@ -1,3 +1,4 @@
+import { NO_FULL_BEND } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -46,6 +47,16 @@ export const elyProne = defineProcedure(
       },
     ),
     loads: [{ structure: 'rectus femoris', mode: 'stretch' }],
+    voids: NO_FULL_BEND,
+    numbers: [
+      {
+        item: 'angle',
+        healthy: 135,
+        tolerance: 5,
+        half: 10,
+        by: [{ structure: 'rectus femoris', state: 'tight', values: [120, 105, 90] }],
+      },
+    ],
     findings: [
       yesNo(
         'lift',

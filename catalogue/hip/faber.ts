@@ -46,6 +46,21 @@ export const faber = defineProcedure(
     loads: [
       { structure: 'hip joint', mode: 'stretch' },
       { structure: 'sacroiliac joint', mode: 'stretch' },
+      { structure: 'lumbar spine', mode: 'twist' },
+    ],
+    numbers: [
+      {
+        item: 'knee-height',
+        healthy: 10,
+        tolerance: 2,
+        half: 4,
+        by: [
+          { structure: 'hip joint', state: 'irritated', values: [13, 16, 20] },
+          { structure: 'hip joint', state: 'worn', values: [14, 18, 24] },
+          { structure: 'hip joint', state: 'stiff', values: [14, 18, 24] },
+          { structure: 'hip adductors', state: 'tight', values: [13, 16, 20] },
+        ],
+      },
     ],
     findings: [
       site(
@@ -55,7 +70,7 @@ export const faber = defineProcedure(
         'Nothing',
         ['hip', 'Hip joint', ['hip joint']],
         ['sacroiliac', 'Sacroiliac', ['sacroiliac joint']],
-        ['lumbar', 'Low back', ['lumbar joints']],
+        ['lumbar', 'Low back', ['lumbar spine']],
       ),
     ],
     positive: 'Familiar pain, by its place; or a knee that stays higher than on the other side.',
@@ -77,8 +92,7 @@ export const faber = defineProcedure(
   },
   {
     task: 'Perform the figure-of-four test and explain what the place of the pain means.',
-    simulatedPatient:
-      'Left groin pain on sitting and twisting for three months; hip joint irritation. The left knee stays about 6 cm higher than the right. Right hip sound.',
+    patient: { condition: 'hip-irritation', side: 'left' },
     usualVariant: 'pain',
     variants: [
       {
@@ -141,7 +155,7 @@ export const faber = defineProcedure(
       }),
       measured({
         key: 'knee-height',
-        text: 'States the height of the left knee above the couch',
+        text: 'States the height of the knee above the couch',
         domain: 'technique',
         variants: ['height'],
         observability: 'spoken',

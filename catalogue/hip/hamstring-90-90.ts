@@ -49,6 +49,18 @@ export const hamstring9090 = defineProcedure(
       { structure: 'hamstrings', mode: 'stretch' },
       { structure: 'sciatic nerve', mode: 'stretch' },
     ],
+    numbers: [
+      {
+        item: 'deficit',
+        healthy: 15,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'hamstrings', state: 'tight', values: [30, 40, 55] },
+          { structure: 'sciatic nerve', state: 'compressed', values: [25, 35, 45] },
+        ],
+      },
+    ],
     findings: [
       yesNo(
         'short',

@@ -56,6 +56,18 @@ export const hipAbductionPelvicMonitor = defineProcedure(
       { structure: 'hip adductors', mode: 'stretch' },
       { structure: 'hip joint', mode: 'motion' },
     ],
+    numbers: [
+      {
+        item: 'angle',
+        healthy: 45,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'hip adductors', state: 'tight', values: [30, 25, 20] },
+          { structure: 'hip joint', state: 'stiff', values: [32, 25, 15] },
+        ],
+      },
+    ],
     findings: [
       yesNo('short', 'States the class of the range', ['stiffness'], ['35° or more', 'Less']),
       yesNo('pain', 'States whether the inner thigh hurts', ['pain'], ['None', 'Pain']),

@@ -63,6 +63,19 @@ export const hipAdduction = defineProcedure(
     loads: [
       { structure: 'hip abductors', mode: 'stretch' },
       { structure: 'hip joint', mode: 'motion' },
+      { structure: 'iliotibial band at the hip', mode: 'stretch' },
+    ],
+    numbers: [
+      {
+        item: 'angle',
+        healthy: 28,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'iliotibial band at the hip', state: 'tight', values: [18, 12, 6] },
+          { structure: 'hip joint', state: 'stiff', values: [18, 12, 5] },
+        ],
+      },
     ],
     findings: [
       yesNo(

@@ -60,6 +60,18 @@ export const hipExtensionStanding = defineProcedure(
       { structure: 'hip flexors', mode: 'stretch' },
       { structure: 'hip joint', mode: 'motion' },
     ],
+    numbers: [
+      {
+        item: 'angle',
+        healthy: 15,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'hip flexors', state: 'tight', values: [8, 2, -5] },
+          { structure: 'hip joint', state: 'stiff', values: [8, 2, -5] },
+        ],
+      },
+    ],
     findings: [
       yesNo('short', 'States the class of the range', ['stiffness'], ['10° or more', 'Less']),
     ],

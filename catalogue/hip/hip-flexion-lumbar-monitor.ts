@@ -52,6 +52,15 @@ export const hipFlexionLumbarMonitor = defineProcedure(
       { structure: 'hip joint', mode: 'motion' },
       { structure: 'hip joint', mode: 'compression' },
     ],
+    numbers: [
+      {
+        item: 'angle',
+        healthy: 115,
+        tolerance: 5,
+        half: 10,
+        by: [{ structure: 'hip joint', state: 'stiff', values: [102, 92, 80] }],
+      },
+    ],
     findings: [
       yesNo('deficit', 'States the class of the range', ['stiffness'], ['105° or more', 'Less']),
     ],

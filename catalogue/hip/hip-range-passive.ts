@@ -61,6 +61,19 @@ export const hipRangePassive = defineProcedure(
       { structure: 'hip joint', mode: 'motion' },
       { structure: 'hip joint', mode: 'twist' },
     ],
+    numbers: [
+      {
+        item: 'rotation',
+        healthy: 40,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'hip joint', state: 'stiff', values: [28, 18, 8] },
+          { structure: 'hip joint', state: 'worn', values: [35, 28, 20] },
+          { structure: 'hip joint', state: 'irritated', values: [38, 34, 30] },
+        ],
+      },
+    ],
     findings: [
       yesNo(
         'short',

@@ -54,6 +54,29 @@ export const hipRotation9090 = defineProcedure(
       { structure: 'hip joint', mode: 'motion' },
       { structure: 'hip joint', mode: 'twist' },
     ],
+    numbers: [
+      {
+        item: 'internal',
+        healthy: 40,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'hip joint', state: 'stiff', values: [25, 15, 5] },
+          { structure: 'hip joint', state: 'worn', values: [35, 28, 20] },
+          { structure: 'hip joint', state: 'irritated', values: [38, 34, 30] },
+        ],
+      },
+      {
+        item: 'external',
+        healthy: 50,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'hip joint', state: 'stiff', values: [42, 32, 20] },
+          { structure: 'hip joint', state: 'worn', values: [48, 44, 40] },
+        ],
+      },
+    ],
     findings: [
       yesNo('pain', 'States whether there is groin pain', ['pain'], ['None', 'Groin pain']),
       yesNo(

@@ -51,6 +51,22 @@ export const modifiedThomas = defineProcedure(
       { structure: 'rectus femoris', mode: 'stretch' },
       { structure: 'iliotibial band at the hip', mode: 'stretch' },
     ],
+    numbers: [
+      {
+        item: 'thigh',
+        healthy: -8,
+        tolerance: 4,
+        half: 8,
+        by: [{ structure: 'hip flexors', state: 'tight', values: [5, 12, 20] }],
+      },
+      {
+        item: 'knee',
+        healthy: 85,
+        tolerance: 5,
+        half: 10,
+        by: [{ structure: 'rectus femoris', state: 'tight', values: [70, 60, 45] }],
+      },
+    ],
     findings: [
       site(
         'short',

@@ -59,6 +59,15 @@ export const ober = defineProcedure(
       },
     ),
     loads: [{ structure: 'iliotibial band at the hip', mode: 'stretch' }],
+    numbers: [
+      {
+        item: 'angle',
+        healthy: -12,
+        tolerance: 4,
+        half: 8,
+        by: [{ structure: 'iliotibial band at the hip', state: 'tight', values: [0, 8, 15] }],
+      },
+    ],
     findings: [
       yesNo(
         'drop',

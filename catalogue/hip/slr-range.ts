@@ -48,6 +48,18 @@ export const slrRange = defineProcedure(
       { structure: 'hamstrings', mode: 'stretch' },
       { structure: 'sciatic nerve', mode: 'stretch' },
     ],
+    numbers: [
+      {
+        item: 'angle',
+        healthy: 85,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'hamstrings', state: 'tight', values: [65, 55, 45] },
+          { structure: 'sciatic nerve', state: 'compressed', values: [60, 45, 35] },
+        ],
+      },
+    ],
     findings: [
       yesNo('range', 'States the class of the range', ['stiffness'], ['70° or more', 'Short']),
       yesNo(

@@ -54,6 +54,18 @@ export const thomasSupine = defineProcedure(
       { structure: 'hip flexors', mode: 'stretch' },
       { structure: 'hip joint', mode: 'motion' },
     ],
+    numbers: [
+      {
+        item: 'angle',
+        healthy: 0,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'hip flexors', state: 'tight', values: [8, 15, 25] },
+          { structure: 'hip joint', state: 'stiff', values: [8, 15, 25] },
+        ],
+      },
+    ],
     findings: [
       yesNo(
         'lift',

@@ -1,3 +1,4 @@
+import { NO_RIGHT_ANGLE } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, feltSlack, easesOff, flagged } from '../items.ts';
 import { laxityGrade, endPoint } from '../findings.ts';
@@ -46,6 +47,7 @@ export const anteriorDrawerKnee = defineProcedure(
         avoidedBy: 'looks for a sag before pulling',
       },
     ],
+    voids: NO_RIGHT_ANGLE,
     findings: [laxityGrade(), endPoint()],
     positive: 'At least 3 mm more travel than the other side, or a soft stop.',
     negative: 'Equal travel, firm stop.',

@@ -1,3 +1,4 @@
+import { NO_RIGHT_ANGLE } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret } from '../items.ts';
 import { stages } from '../findings.ts';
@@ -70,6 +71,7 @@ export const apleyCompressionDistraction = defineProcedure(
       { structure: 'medial collateral ligament', mode: 'tension', stage: 'distraction' },
       { structure: 'medial collateral ligament', mode: 'tension', stage: 'compression' },
     ],
+    voids: NO_RIGHT_ANGLE,
     findings: [
       stages(
         'stages',

@@ -50,6 +50,18 @@ export const bounceHomeExtension = defineProcedure(
       { structure: 'medial meniscus', mode: 'motion' },
       { structure: 'lateral meniscus', mode: 'motion' },
     ],
+    numbers: [
+      {
+        item: 'residual',
+        healthy: 0,
+        tolerance: 3,
+        half: 5,
+        by: [
+          { structure: 'medial meniscus', state: 'split', values: [0, 8, 15] },
+          { structure: 'lateral meniscus', state: 'split', values: [0, 8, 15] },
+        ],
+      },
+    ],
     findings: [yesNo('springy', 'States the end feel', ['block'], ['Firm', 'Springy'])],
     positive: 'A rubbery rebound, a stop short of straight, or familiar pain at a line.',
     negative: 'Full straightening with a firm stop.',

@@ -49,6 +49,15 @@ export const externalRotationRecurvatum = defineProcedure(
       },
     ),
     loads: [{ structure: 'posterolateral corner', mode: 'tension' }],
+    numbers: [
+      {
+        item: 'heel-height',
+        healthy: 0,
+        tolerance: 1,
+        half: 2,
+        by: [{ structure: 'posterolateral corner', state: 'torn', values: [2, 5, 8] }],
+      },
+    ],
     findings: [present('recurvatum', 'States the result', ['laxity'])],
     positive: 'One side bends back more, with the shin turned out and bowed.',
     negative: 'Equal, without turning out.',

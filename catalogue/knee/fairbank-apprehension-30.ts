@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, feltSlack, critical, flagged } from '../items.ts';
-import { present } from '../findings.ts';
+import { doubtfulWith, present } from '../findings.ts';
 import { holds, moves, push, decides, figure, kneeBent, KNEE_REGION } from '../figures.ts';
 import { memory } from '../worth.ts';
 
@@ -69,8 +69,13 @@ export const fairbankApprehension30 = defineProcedure(
         region: KNEE_REGION,
       },
     ),
-    loads: [{ structure: 'kneecap restraints', mode: 'glide' }],
-    findings: [present('reaction', 'States whether there was fear', ['apprehension'])],
+    loads: [
+      { structure: 'kneecap restraints', mode: 'glide' },
+      { structure: 'kneecap surfaces', mode: 'compression' },
+    ],
+    findings: [
+      doubtfulWith(present('reaction', 'States whether there was fear', ['apprehension']), 'pain'),
+    ],
     positive: 'A tightening thigh or fear; in the moving form relieved by the inward push.',
     negative: 'Relaxed throughout.',
     confounders: ['Guarding', 'Pain read as fear'],

@@ -1,3 +1,4 @@
+import { NO_RIGHT_ANGLE } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret, feltSlack, critical } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -45,6 +46,7 @@ export const godfrey9090Sag = defineProcedure(
       },
     ),
     loads: [{ structure: 'posterior cruciate ligament', mode: 'glide' }],
+    voids: NO_RIGHT_ANGLE,
     findings: [yesNo('sag', 'States whether the shin sags', ['laxity'], ['No sag', 'Sag'])],
     positive: 'The shin bump sinks against the other side.',
     negative: 'Both level.',

@@ -45,6 +45,7 @@ export const jointLineTenderness = defineProcedure(
       { structure: 'medial meniscus', mode: 'pressure' },
       { structure: 'lateral meniscus', mode: 'pressure' },
       { structure: 'medial collateral ligament', mode: 'pressure' },
+      { structure: 'lateral collateral ligament', mode: 'pressure' },
     ],
     findings: [
       site(
@@ -53,7 +54,7 @@ export const jointLineTenderness = defineProcedure(
         ['pain'],
         'Neither',
         ['medial', 'Inner', ['medial meniscus', 'medial collateral ligament']],
-        ['lateral', 'Outer', ['lateral meniscus']],
+        ['lateral', 'Outer', ['lateral meniscus', 'lateral collateral ligament']],
       ),
     ],
     positive: 'Sharp, familiar pain at one point of a line; its third says which part.',

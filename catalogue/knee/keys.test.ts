@@ -40,11 +40,12 @@ expectKeys('knee', {
   // Fear, not pain.
   'fairbank-apprehension-30': [
     ['patellar-instability', { reaction: 'positive' }],
-    ['patellofemoral-pain', { reaction: 'negative' }],
+    // Sore without fear: doubtful, since the audit; fear alone is the sign.
+    ['patellofemoral-pain', { reaction: 'equivocal' }],
   ],
   'patellar-apprehension-extended': [
     ['patellar-instability', { reaction: 'positive' }],
-    ['patellofemoral-wear', { reaction: 'negative' }],
+    ['patellofemoral-wear', { reaction: 'equivocal' }],
   ],
   'functional-comparators': [
     ['patellofemoral-pain', { pain: 'positive' }],

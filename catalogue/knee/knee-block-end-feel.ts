@@ -41,6 +41,21 @@ export const kneeBlockEndFeel = defineProcedure(
       { structure: 'medial meniscus', mode: 'motion' },
       { structure: 'lateral meniscus', mode: 'motion' },
       { structure: 'knee capsule', mode: 'motion' },
+      { structure: 'knee joint', mode: 'motion' },
+    ],
+    numbers: [
+      {
+        item: 'flexion',
+        healthy: 140,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'knee capsule', state: 'stiff', values: [130, 115, 95] },
+          { structure: 'knee joint', state: 'effused', values: [135, 115, 85] },
+          { structure: 'medial meniscus', state: 'split', values: [140, 130, 120] },
+          { structure: 'lateral meniscus', state: 'split', values: [140, 130, 120] },
+        ],
+      },
     ],
     findings: [
       yesNo('springy', 'States whether the end is springy', ['block'], ['Not springy', 'Springy']),

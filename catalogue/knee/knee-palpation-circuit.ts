@@ -58,6 +58,10 @@ export const kneePalpationCircuit = defineProcedure(
       { structure: 'lateral meniscus', mode: 'pressure' },
       { structure: 'medial collateral ligament', mode: 'pressure' },
       { structure: 'quadriceps tendon', mode: 'pressure' },
+      { structure: 'lateral collateral ligament', mode: 'pressure' },
+      { structure: 'kneecap restraints', mode: 'pressure' },
+      { structure: 'outer kneecap retinaculum', mode: 'pressure' },
+      { structure: 'kneecap surfaces', mode: 'pressure' },
     ],
     findings: [
       site(
@@ -69,7 +73,12 @@ export const kneePalpationCircuit = defineProcedure(
         ['tendon', 'Tendon', ['patellar tendon', 'quadriceps tendon']],
         ['inner-line', 'Inner line', ['medial meniscus']],
         ['outer-line', 'Outer line', ['lateral meniscus']],
-        ['collateral', 'Collateral', ['medial collateral ligament']],
+        ['collateral', 'Collateral', ['medial collateral ligament', 'lateral collateral ligament']],
+        [
+          'kneecap',
+          'Border of the kneecap',
+          ['kneecap restraints', 'outer kneecap retinaculum', 'kneecap surfaces'],
+        ],
       ),
     ],
     positive: 'Point tenderness that is the familiar pain, a gap or a swelling, by site.',

@@ -82,8 +82,7 @@ export const lachmanAnteriorTranslation = defineProcedure(
   },
   {
     task: 'Perform the Lachman test and report what you find to the examiner.',
-    simulatedPatient:
-      'Right knee gave way on landing six weeks ago; complete rupture of the anterior cruciate ligament. Left knee sound.',
+    patient: { condition: 'acl-rupture', side: 'right' },
     usualVariant: 'standard-grip',
     variants: [
       {

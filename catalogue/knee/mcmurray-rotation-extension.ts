@@ -1,6 +1,7 @@
+import { NO_FULL_BEND } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, critical, flagged } from '../items.ts';
-import { present } from '../findings.ts';
+import { doubtfulWith, present } from '../findings.ts';
 import { moves, feels, turn, decides, figure, KNEE_REGION, push } from '../figures.ts';
 import { memory } from '../worth.ts';
 import { KNEE_CAUTION } from './shared.ts';
@@ -81,20 +82,27 @@ export const mcmurrayRotationExtension = defineProcedure(
       { structure: 'medial meniscus', mode: 'twist', stage: 'outwards' },
       { structure: 'lateral meniscus', mode: 'twist', stage: 'inwards' },
     ],
+    voids: NO_FULL_BEND,
     findings: [
-      present(
-        'outward-result',
-        'States the result with the shin turned outwards',
-        ['click'],
-        undefined,
-        'outwards',
+      doubtfulWith(
+        present(
+          'outward-result',
+          'States the result with the shin turned outwards',
+          ['click'],
+          undefined,
+          'outwards',
+        ),
+        'pain',
       ),
-      present(
-        'inward-result',
-        'States the result with the shin turned inwards',
-        ['click'],
-        undefined,
-        'inwards',
+      doubtfulWith(
+        present(
+          'inward-result',
+          'States the result with the shin turned inwards',
+          ['click'],
+          undefined,
+          'inwards',
+        ),
+        'pain',
       ),
     ],
     positive: 'A thud or click that is felt at the tested line together with the familiar pain.',

@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, feltSlack, critical, flagged } from '../items.ts';
-import { present } from '../findings.ts';
+import { doubtfulWith, present } from '../findings.ts';
 import { moves, push, figure, KNEE_REGION, holds } from '../figures.ts';
 
 /** The kneecap pushed slowly outwards on the straight knee until the first sign of fear. */
@@ -44,8 +44,13 @@ export const patellarApprehensionExtended = defineProcedure(
         view: 'above',
       },
     ),
-    loads: [{ structure: 'kneecap restraints', mode: 'glide' }],
-    findings: [present('reaction', 'States whether there was fear', ['apprehension'])],
+    loads: [
+      { structure: 'kneecap restraints', mode: 'glide' },
+      { structure: 'kneecap surfaces', mode: 'compression' },
+    ],
+    findings: [
+      doubtfulWith(present('reaction', 'States whether there was fear', ['apprehension']), 'pain'),
+    ],
     positive:
       'Fear, a tightening thigh, a hand that grabs, or a request to stop; not looseness, not pain.',
     negative: 'Relaxed to a firm stop.',

@@ -49,6 +49,15 @@ export const patellarGlideQuadrants = defineProcedure(
       { structure: 'outer kneecap retinaculum', mode: 'glide' },
       { structure: 'kneecap restraints', mode: 'glide' },
     ],
+    numbers: [
+      {
+        item: 'quarters',
+        healthy: 1.5,
+        tolerance: 0.5,
+        half: 1,
+        by: [{ structure: 'outer kneecap retinaculum', state: 'tight', values: [0.5, 0.5, 0] }],
+      },
+    ],
     findings: [
       site(
         'class',

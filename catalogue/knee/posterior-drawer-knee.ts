@@ -1,3 +1,4 @@
+import { NO_RIGHT_ANGLE } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, feltSlack, easesOff, flagged } from '../items.ts';
 import { laxityGrade, endPoint } from '../findings.ts';
@@ -55,6 +56,7 @@ export const posteriorDrawerKnee = defineProcedure(
         avoidedBy: 'feels the step before pushing',
       },
     ],
+    voids: NO_RIGHT_ANGLE,
     findings: [
       laxityGrade('States how far the step is lost', [
         'Equal',

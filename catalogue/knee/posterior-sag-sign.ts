@@ -1,3 +1,4 @@
+import { NO_RIGHT_ANGLE } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret, feltSlack } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -38,6 +39,7 @@ export const posteriorSagSign = defineProcedure(
       },
     ),
     loads: [{ structure: 'posterior cruciate ligament', mode: 'glide' }],
+    voids: NO_RIGHT_ANGLE,
     findings: [yesNo('sag', 'States whether the shin sags', ['laxity'], ['No sag', 'Sag'])],
     positive: 'The shin bump has sunk and the step is lost on one side.',
     negative: 'Both sides alike.',

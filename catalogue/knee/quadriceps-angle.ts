@@ -33,7 +33,16 @@ export const quadricepsAngle = defineProcedure(
       {},
       { hands: [feels('shank', 0.06, 'front')], region: KNEE_REGION, view: 'above' },
     ),
-    loads: [],
+    loads: [{ structure: 'pull of the quadriceps', mode: 'look' }],
+    numbers: [
+      {
+        item: 'angle',
+        healthy: 14,
+        tolerance: 3,
+        half: 5,
+        by: [{ structure: 'pull of the quadriceps', state: 'misaligned', values: [19, 23, 27] }],
+      },
+    ],
     findings: [
       {
         key: 'class',
@@ -42,7 +51,12 @@ export const quadricepsAngle = defineProcedure(
           { key: 'normal', label: 'Normal', call: 0 },
           { key: 'high', label: 'High', call: 1 },
         ],
-        reading: { kind: 'site', signs: ['stiffness'], sites: [], none: 'normal' },
+        reading: {
+          kind: 'site',
+          signs: ['deviation'],
+          sites: [{ option: 'high', structures: ['pull of the quadriceps'] }],
+          none: 'normal',
+        },
       },
     ],
     positive: 'Nothing: a number, compared with the norm of sex and posture.',

@@ -1,6 +1,7 @@
+import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { bothSides, choice, consent, done, graded, handHygiene, measured } from '../items.ts';
-import { present } from '../findings.ts';
+import { doubtfulWith, present } from '../findings.ts';
 import { holds, moves, turn, decides, figure } from '../figures.ts';
 
 /** The arm is taken slowly to the throwing position and brought back at the first look of fear. */
@@ -50,8 +51,26 @@ export const apprehension9090 = defineProcedure(
         region: ['upperArm', 'forearm'],
       },
     ),
-    loads: [{ structure: 'inferior glenohumeral ligament', mode: 'glide' }],
-    findings: [present('declared-result', 'States the result', ['apprehension'])],
+    loads: [
+      { structure: 'inferior glenohumeral ligament', mode: 'glide' },
+      { structure: 'superior labrum', mode: 'twist' },
+      { structure: 'subacromial space', mode: 'compression' },
+    ],
+    voids: ARM_OUT_OF_REACH,
+    numbers: [
+      {
+        item: 'rotation-at-onset',
+        healthy: 95,
+        tolerance: 10,
+        half: 20,
+        by: [
+          { structure: 'inferior glenohumeral ligament', state: 'unstable', values: [85, 70, 55] },
+        ],
+      },
+    ],
+    findings: [
+      doubtfulWith(present('declared-result', 'States the result', ['apprehension']), 'pain'),
+    ],
     positive: 'A look of fear, guarding, or a request to stop; not pain.',
     negative: 'Full turn without fear.',
     confounders: ['Pain of the cuff read as fear'],
@@ -61,8 +80,7 @@ export const apprehension9090 = defineProcedure(
   },
   {
     task: 'Perform the anterior apprehension test, with relocation if it is positive.',
-    simulatedPatient:
-      'Right shoulder slipped twice last season; fear, not pain, at about 70° of outward rotation. Relocation relieves it. Left shoulder sound.',
+    patient: { condition: 'shoulder-instability', side: 'right' },
     usualVariant: 'supine',
     variants: [
       {

@@ -51,6 +51,15 @@ export const bellyPress = defineProcedure(
       },
     ),
     loads: [{ structure: 'subscapularis', mode: 'contraction' }],
+    numbers: [
+      {
+        item: 'bend',
+        healthy: 0,
+        tolerance: 10,
+        half: 20,
+        by: [{ structure: 'subscapularis', state: 'ruptured', values: [20, 40, 60] }],
+      },
+    ],
     findings: [
       yesNo('sign', 'States the sign', ['weakness'], ['Posture kept', 'Elbow or wrist gives']),
     ],
@@ -76,7 +85,7 @@ export const bellyPress = defineProcedure(
       perform.done('side', 'Looks from the side at elbow height'),
       easesOff('Pulls only in the declared form'),
       perform.measured('bend', 'Wrist bend read', '°', [0, 30], { full: 10, half: 20 }),
-      interpret.done('sign', 'Names elbow drop or wrist bend as the sign'),
+      interpret.done('names-sign', 'Names elbow drop or wrist bend as the sign'),
       interpret.done('false', 'Names one reason for a false result'),
     ],
     faults: [

@@ -1,3 +1,4 @@
+import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, easesOff, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -53,6 +54,7 @@ export const bicepsLoadIi = defineProcedure(
       },
     ),
     loads: [{ structure: 'superior labrum', mode: 'twist' }],
+    voids: ARM_OUT_OF_REACH,
     findings: [
       yesNo(
         'pain',

@@ -1,3 +1,4 @@
+import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, easesOff, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -80,6 +81,19 @@ export const er90Strength = defineProcedure(
     loads: [
       { structure: 'teres minor', mode: 'contraction' },
       { structure: 'infraspinatus', mode: 'contraction' },
+    ],
+    voids: ARM_OUT_OF_REACH,
+    numbers: [
+      {
+        item: 'lag',
+        healthy: 0,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'infraspinatus', state: 'ruptured', values: [10, 20, 40] },
+          { structure: 'teres minor', state: 'ruptured', values: [5, 15, 30] },
+        ],
+      },
     ],
     findings: [
       yesNo('weak', 'States whether it can be held', ['weakness'], ['Held', 'Drops or weak']),

@@ -1,3 +1,4 @@
+import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -43,6 +44,7 @@ export const girdle1ScapularBackTilt = defineProcedure(
       },
     ),
     loads: [{ structure: 'scapulothoracic gliding', mode: 'motion' }],
+    voids: ARM_OUT_OF_REACH,
     findings: [
       yesNo('behind', 'States where the tip stays', ['stiffness'], ['On the line', 'Behind it']),
     ],

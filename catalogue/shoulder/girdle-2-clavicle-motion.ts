@@ -1,3 +1,4 @@
+import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -48,6 +49,7 @@ export const girdle2ClavicleMotion = defineProcedure(
       { structure: 'sternoclavicular joint', mode: 'motion' },
       { structure: 'acromioclavicular joint', mode: 'motion' },
     ],
+    voids: ARM_OUT_OF_REACH,
     findings: [
       yesNo(
         'roll',

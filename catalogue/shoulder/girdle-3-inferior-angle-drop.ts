@@ -1,3 +1,4 @@
+import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -45,6 +46,16 @@ export const girdle3InferiorAngleDrop = defineProcedure(
       },
     ),
     loads: [{ structure: 'scapulothoracic gliding', mode: 'motion' }],
+    voids: ARM_OUT_OF_REACH,
+    numbers: [
+      {
+        item: 'drop-read',
+        healthy: 1.2,
+        tolerance: 0.5,
+        half: 1,
+        by: [{ structure: 'scapulothoracic gliding', state: 'stiff', values: [0.7, 0.3, 0] }],
+      },
+    ],
     findings: [
       yesNo('drop', 'States the class of the drop', ['stiffness'], ['1 cm or more', 'Less']),
     ],
@@ -72,7 +83,7 @@ export const girdle3InferiorAngleDrop = defineProcedure(
         full: 5,
         half: 10,
       }),
-      perform.measured('drop', 'Drop read', 'cm', [0, 2], { full: 1, half: 2, step: 0.5 }),
+      perform.measured('drop-read', 'Drop read', 'cm', [0, 2], { full: 1, half: 2, step: 0.5 }),
       interpret.done('invalid', 'Says when it is invalid'),
     ],
     faults: [

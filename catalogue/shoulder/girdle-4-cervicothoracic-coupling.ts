@@ -1,3 +1,4 @@
+import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -46,6 +47,7 @@ export const girdle4CervicothoracicCoupling = defineProcedure(
       },
     ),
     loads: [{ structure: 'cervicothoracic junction', mode: 'motion' }],
+    voids: ARM_OUT_OF_REACH,
     findings: [yesNo('felt', 'States whether motion is felt', ['stiffness'], ['Felt', 'Not felt'])],
     positive: 'No motion is felt.',
     negative: 'The bone presses the thumb.',

@@ -50,6 +50,15 @@ export const girdle5HorizontalAdductionFixedFree = defineProcedure(
       { structure: 'posterior shoulder capsule', mode: 'stretch' },
       { structure: 'acromioclavicular joint', mode: 'motion' },
     ],
+    numbers: [
+      {
+        item: 'held-read',
+        healthy: 100,
+        tolerance: 5,
+        half: 10,
+        by: [{ structure: 'posterior shoulder capsule', state: 'tight', values: [86, 78, 65] }],
+      },
+    ],
     findings: [
       yesNo(
         'held',
@@ -82,7 +91,7 @@ export const girdle5HorizontalAdductionFixedFree = defineProcedure(
       position.done('support', 'Supports the elbow from below'),
       perform.done('border', 'Grips the outer border of the blade'),
       perform.done('level', 'Keeps the arm level'),
-      perform.measured('held', 'Angle read with the blade held', '°', [80, 115], {
+      perform.measured('held-read', 'Angle read with the blade held', '°', [80, 115], {
         full: 5,
         half: 10,
       }),

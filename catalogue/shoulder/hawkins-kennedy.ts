@@ -1,6 +1,7 @@
+import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, easesOff, flagged } from '../items.ts';
-import { present } from '../findings.ts';
+import { doubtfulWith, onlyFrom, present } from '../findings.ts';
 import { holds, moves, turn, decides, figure } from '../figures.ts';
 import { memory } from '../worth.ts';
 
@@ -50,8 +51,17 @@ export const hawkinsKennedy = defineProcedure(
         region: ['upperArm', 'forearm'],
       },
     ),
-    loads: [{ structure: 'subacromial space', mode: 'compression' }],
-    findings: [present('result', 'States the result', ['pain'])],
+    loads: [
+      { structure: 'subacromial space', mode: 'compression' },
+      { structure: 'acromioclavicular joint', mode: 'compression' },
+    ],
+    voids: ARM_OUT_OF_REACH,
+    findings: [
+      doubtfulWith(
+        onlyFrom(present('result', 'States the result', ['pain']), 'subacromial space'),
+        'pain',
+      ),
+    ],
     positive: 'Familiar pain at the outer or front side at the end.',
     negative: 'None; a stretch at the back is not positive.',
     confounders: ['Joint on top', 'A shoulder without rotation: invalid'],

@@ -58,6 +58,18 @@ export const infraspinatusErSide = defineProcedure(
       { structure: 'infraspinatus', mode: 'contraction' },
       { structure: 'shoulder capsule', mode: 'motion' },
     ],
+    numbers: [
+      {
+        item: 'range',
+        healthy: 60,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'infraspinatus', state: 'ruptured', values: [50, 35, 15] },
+          { structure: 'shoulder capsule', state: 'stiff', values: [45, 30, 10] },
+        ],
+      },
+    ],
     findings: [
       yesNo('weak', 'States whether it is weak', ['weakness'], ['Strong', 'Weak']),
       yesNo('stiff', 'States whether the passive range is lost', ['stiffness'], ['Full', 'Lost']),

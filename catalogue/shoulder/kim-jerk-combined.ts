@@ -1,3 +1,4 @@
+import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, easesOff, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -52,6 +53,7 @@ export const kimJerkCombined = defineProcedure(
       },
     ),
     loads: [{ structure: 'posteroinferior labrum', mode: 'compression' }],
+    voids: ARM_OUT_OF_REACH,
     findings: [yesNo('set', 'States the result of the set', ['pain'], ['Negative', 'Positive'])],
     positive: 'Either test positive.',
     negative: 'Both negative.',

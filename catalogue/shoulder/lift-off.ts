@@ -1,3 +1,4 @@
+import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, easesOff, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -57,6 +58,16 @@ export const liftOff = defineProcedure(
       },
     ),
     loads: [{ structure: 'subscapularis', mode: 'contraction' }],
+    voids: ARM_OUT_OF_REACH,
+    numbers: [
+      {
+        item: 'gap',
+        healthy: 12,
+        tolerance: 1,
+        half: 2,
+        by: [{ structure: 'subscapularis', state: 'ruptured', values: [5, 2, 0] }],
+      },
+    ],
     findings: [
       yesNo('lift', 'States whether the hand lifts', ['weakness'], ['Lifts', 'Cannot lift']),
     ],

@@ -51,6 +51,21 @@ export const scapularPlaneElevation = defineProcedure(
     loads: [
       { structure: 'scapulothoracic gliding', mode: 'motion' },
       { structure: 'subacromial space', mode: 'compression' },
+      { structure: 'shoulder capsule', mode: 'motion' },
+    ],
+    numbers: [
+      {
+        item: 'reach',
+        healthy: 170,
+        tolerance: 5,
+        half: 10,
+        by: [
+          { structure: 'shoulder capsule', state: 'stiff', values: [140, 110, 80] },
+          { structure: 'scapulothoracic gliding', state: 'stiff', values: [165, 150, 130] },
+          { structure: 'supraspinatus', state: 'ruptured', values: [155, 130, 90] },
+          { structure: 'subacromial space', state: 'irritated', values: [170, 160, 150] },
+        ],
+      },
     ],
     findings: [
       yesNo('arc', 'States whether there is a painful arc', ['pain'], ['None', 'Painful arc']),

@@ -1,3 +1,4 @@
+import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, easesOff, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -57,6 +58,7 @@ export const supraspinatusStrength = defineProcedure(
       { structure: 'supraspinatus', mode: 'contraction' },
       { structure: 'subacromial space', mode: 'contraction' },
     ],
+    voids: ARM_OUT_OF_REACH,
     findings: [
       yesNo('weak', 'States whether the arm is weak', ['weakness'], ['Strong', 'Weak']),
       yesNo('pain', 'States whether it hurts', ['pain'], ['Painless', 'Painful']),

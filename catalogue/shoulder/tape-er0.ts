@@ -44,6 +44,15 @@ export const tapeEr0 = defineProcedure(
       },
     ),
     loads: [{ structure: 'shoulder capsule', mode: 'motion' }],
+    numbers: [
+      {
+        item: 'gap',
+        healthy: 38,
+        tolerance: 1.5,
+        half: 3,
+        by: [{ structure: 'shoulder capsule', state: 'stiff', values: [32, 26, 20] }],
+      },
+    ],
     findings: [
       yesNo('loss', 'States the side difference', ['stiffness'], ['Under 5 cm', '5 cm or more']),
     ],

@@ -51,7 +51,22 @@ export const tapeHandBehindBack = defineProcedure(
         region: ['upperArm', 'forearm'],
       },
     ),
-    loads: [{ structure: 'shoulder capsule', mode: 'motion' }],
+    loads: [
+      { structure: 'shoulder capsule', mode: 'motion' },
+      { structure: 'posterior shoulder capsule', mode: 'stretch' },
+    ],
+    numbers: [
+      {
+        item: 'gap-read',
+        healthy: 12,
+        tolerance: 1.5,
+        half: 3,
+        by: [
+          { structure: 'shoulder capsule', state: 'stiff', values: [20, 30, 45] },
+          { structure: 'posterior shoulder capsule', state: 'tight', values: [16, 20, 26] },
+        ],
+      },
+    ],
     findings: [
       yesNo('gap', 'States the side difference', ['stiffness'], ['Under 5 cm', '5 cm or more']),
     ],
@@ -80,7 +95,12 @@ export const tapeHandBehindBack = defineProcedure(
       position.done('neck', 'Has the neck neutral'),
       position.done('upright', 'Has the trunk upright'),
       perform.done('straight', 'Draws the tape straight to the thumb'),
-      perform.measured('gap', 'Gap read', 'cm', [5, 40], { full: 1.5, half: 3, step: 0.5, to: 80 }),
+      perform.measured('gap-read', 'Gap read', 'cm', [5, 40], {
+        full: 1.5,
+        half: 3,
+        step: 0.5,
+        to: 80,
+      }),
       perform.done('second', 'Takes a second reading'),
       interpret.done('better', 'Says that smaller is better'),
       interpret.graded('noise', 'Compares a change with its noise', ['Not', 'In part', 'Compared']),

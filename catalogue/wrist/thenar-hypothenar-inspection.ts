@@ -54,6 +54,7 @@ export const thenarHypothenarInspection = defineProcedure(
     loads: [
       { structure: 'median nerve in the forearm', mode: 'contraction' },
       { structure: 'ulnar nerve at the elbow', mode: 'contraction' },
+      { structure: 'median nerve at the wrist', mode: 'contraction' },
     ],
     findings: [
       site(
@@ -61,7 +62,7 @@ export const thenarHypothenarInspection = defineProcedure(
         'Names the wasted group',
         ['weakness'],
         'None',
-        ['thenar', 'Thumb base', ['median nerve in the forearm']],
+        ['thenar', 'Thumb base', ['median nerve at the wrist', 'median nerve in the forearm']],
         ['hypothenar', 'Little finger side or web', ['ulnar nerve at the elbow']],
       ),
     ],

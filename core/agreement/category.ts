@@ -26,9 +26,12 @@ export function categoriesOf(item: ChecklistItem): readonly Category[] {
     case 'measured':
       return EARNED;
     case 'choice':
-      return [...item.options]
-        .sort((a, b) => a.call - b.call)
-        .map(({ key, label }) => ({ key, label }));
+      return (
+        [...item.options]
+          // What stands outside the order comes last.
+          .sort((a, b) => (a.call ?? Infinity) - (b.call ?? Infinity))
+          .map(({ key, label }) => ({ key, label }))
+      );
   }
 }
 

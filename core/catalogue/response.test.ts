@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { MODES, readResponse, respond, SIGNS, STATES } from './response.ts';
+import { MODES, numberOf, readResponse, respond, SIGNS, STATES } from './response.ts';
 import type { Lesion, Load, Reading, Response, Sign } from './response.ts';
 
 const lesion = (structure: string, state: Lesion['state'], degree: Lesion['degree']): Lesion => ({
@@ -93,7 +93,11 @@ describe('a simulated patient under a load', () => {
 });
 
 describe('a finding', () => {
-  const response = (...shown: Response['shown']): Response => ({ shown, misleading: [] });
+  const response = (...shown: Response['shown']): Response => ({
+    shown,
+    misleading: [],
+    void: null,
+  });
   const pain = (structure: string, stage?: string) => ({
     sign: 'pain' as const,
     degree: 2 as const,
@@ -147,5 +151,82 @@ describe('a finding', () => {
       'pull',
       'both',
     ]);
+  });
+});
+
+describe('a number that is read off the patient', () => {
+  const gap = {
+    item: 'gap',
+    healthy: 12,
+    tolerance: 1,
+    half: 2,
+    by: [
+      { structure: 'subscapularis', state: 'ruptured', values: [5, 2, 0] },
+      { structure: 'shoulder capsule', state: 'stiff', values: [8, 6, 4] },
+    ],
+  } as const;
+
+  it('is the healthy one without a lesion that changes it', () => {
+    expect(numberOf(gap, [])).toBe(12);
+    expect(numberOf(gap, [lesion('supraspinatus', 'ruptured', 3)])).toBe(12);
+  });
+
+  it('follows the degree, and the lesion that takes it farthest', () => {
+    expect(numberOf(gap, [lesion('subscapularis', 'ruptured', 2)])).toBe(2);
+    const both = [lesion('shoulder capsule', 'stiff', 1), lesion('subscapularis', 'ruptured', 1)];
+    expect(numberOf(gap, both)).toBe(5);
+  });
+});
+
+describe('a procedure that cannot be set up', () => {
+  const stiff = {
+    structure: 'shoulder capsule',
+    state: 'stiff',
+    from: 2,
+    why: 'no reach',
+  } as const;
+  const loads = [{ structure: 'infraspinatus', mode: 'contraction' }] as const;
+  const weak = { kind: 'sign', signs: ['weakness'] } as const;
+
+  it('is void, whatever else the patient has', () => {
+    const lesions = [
+      lesion('infraspinatus', 'ruptured', 3),
+      lesion('shoulder capsule', 'stiff', 2),
+    ];
+    const response = respond(loads, lesions, [], [stiff]);
+    expect(response.void).toBe('no reach');
+    expect(readResponse(weak, response)).toBe('void');
+  });
+
+  it('is done where the hindrance is slight', () => {
+    const lesions = [
+      lesion('infraspinatus', 'ruptured', 3),
+      lesion('shoulder capsule', 'stiff', 1),
+    ];
+    expect(readResponse(weak, respond(loads, lesions, [], [stiff]))).toBe('positive');
+  });
+});
+
+describe('a doubtful sign', () => {
+  const reading = { kind: 'sign', signs: ['click'], doubtful: ['pain'] } as const;
+  const loads = [{ structure: 'medial meniscus', mode: 'twist' }] as const;
+
+  it('is equivocal without the defining one', () => {
+    const small = [lesion('medial meniscus', 'split', 1)];
+    const large = [lesion('medial meniscus', 'split', 2)];
+    expect(readResponse(reading, respond(loads, small))).toBe('equivocal');
+    expect(readResponse(reading, respond(loads, large))).toBe('positive');
+    expect(readResponse(reading, respond(loads, []))).toBe('negative');
+  });
+
+  it('comes from the structures that count, or from elsewhere', () => {
+    const onTop = { ...reading, signs: ['pain'], structures: ['subacromial space'] } as const;
+    const pressed = ['subacromial space', 'acromioclavicular joint'].map((structure) => ({
+      structure,
+      mode: 'compression' as const,
+    }));
+    const of = (structure: string) => respond(pressed, [lesion(structure, 'irritated', 2)]);
+    expect(readResponse(onTop, of('subacromial space'))).toBe('positive');
+    expect(readResponse(onTop, of('acromioclavicular joint'))).toBe('equivocal');
   });
 });

@@ -11,6 +11,7 @@ export const STATES = [
   'effused',
   'worn',
   'stiff',
+  'misaligned',
 ] as const;
 export type State = (typeof STATES)[number];
 
@@ -27,6 +28,7 @@ export const MODES = [
   'float',
   'look',
   'motion',
+  'pointing',
 ] as const;
 export type Mode = (typeof MODES)[number];
 
@@ -43,6 +45,7 @@ export const SIGNS = [
   'block',
   'gap',
   'crepitus',
+  'deviation',
 ] as const;
 export type Sign = (typeof SIGNS)[number];
 
@@ -70,6 +73,35 @@ export interface Misleading {
   readonly avoidedBy: string;
 }
 
+/**
+ * A patient in whom the procedure cannot be done as written: the start position is out of reach.
+ * Such a trial is neither positive nor negative.
+ */
+export interface VoidRule {
+  readonly structure: string;
+  readonly state: State;
+  /** From this degree on. */
+  readonly from: 1 | 2 | 3;
+  /** What the patient does instead, as the script says it. */
+  readonly why: string;
+}
+
+/** A number that is read off the patient: what it is in health, and what each degree makes of it. */
+export interface PatientNumber {
+  /** The measured item that asks for it. */
+  readonly item: string;
+  readonly healthy: number;
+  /** How far off a right reading of the instrument may be, for full and for half marks. */
+  readonly tolerance: number;
+  readonly half: number;
+  readonly by: readonly {
+    readonly structure: string;
+    readonly state: State;
+    /** At the first, second and third degree. */
+    readonly values: readonly [number, number, number];
+  }[];
+}
+
 /** A sign that a simulated patient shows under a procedure. */
 export interface Shown {
   readonly sign: Sign;
@@ -81,6 +113,8 @@ export interface Shown {
 export interface Response {
   readonly shown: readonly Shown[];
   readonly misleading: readonly Misleading[];
+  /** Why the procedure cannot be done on this patient; `null` where it can. */
+  readonly void: string | null;
 }
 
 type Shows = (degree: number) => readonly Sign[];
@@ -92,7 +126,8 @@ const always =
 /**
  * Which signs a state shows under a mode; what does not stand here shows nothing. Facts of the
  * trade ('common practice, no source'): a complete tear hurts less than a partial one under
- * tension, a small split does not block, a nerve must be badly compressed to weaken its muscle.
+ * tension, a small split does not block, a nerve must be badly compressed to weaken its muscle, worn
+ * and stiff joints hurt at the end of stretch and twist.
  */
 const SHOWS: Readonly<Record<State, Readonly<Partial<Record<Mode, Shows>>>>> = {
   torn: {
@@ -100,18 +135,21 @@ const SHOWS: Readonly<Record<State, Readonly<Partial<Record<Mode, Shows>>>>> = {
     glide: always('laxity'),
     pressure: (degree) => (degree < 3 ? ['pain'] : []),
     look: always('swelling'),
+    pointing: always('pain'),
   },
   sprained: {
     tension: always('pain'),
     pressure: always('pain'),
     stretch: always('pain'),
     look: always('swelling'),
+    pointing: always('pain'),
   },
   split: {
     twist: (degree) => (degree > 1 ? ['click', 'pain'] : ['pain']),
     compression: always('pain'),
     pressure: always('pain'),
     motion: (degree) => (degree > 1 ? ['block'] : []),
+    pointing: always('pain'),
   },
   irritated: {
     contraction: always('pain'),
@@ -119,27 +157,39 @@ const SHOWS: Readonly<Record<State, Readonly<Partial<Record<Mode, Shows>>>>> = {
     pressure: always('pain'),
     compression: always('pain'),
     twist: always('pain'),
+    pointing: always('pain'),
   },
   ruptured: { contraction: always('weakness'), pressure: always('gap'), look: always('gap') },
-  tight: { stretch: always('stiffness'), glide: always('stiffness') },
+  tight: { stretch: always('stiffness'), glide: always('stiffness'), pressure: always('pain') },
   compressed: {
     pressure: always('tingling'),
     stretch: always('tingling'),
     contraction: (degree) => (degree > 1 ? ['weakness'] : []),
+    pointing: always('tingling'),
   },
-  unstable: { glide: always('apprehension') },
+  unstable: { glide: always('apprehension'), pressure: always('pain') },
   effused: {
     fluid: always('swelling'),
     // The kneecap taps where there is enough fluid to float it.
     float: (degree) => (degree > 1 ? ['swelling'] : []),
     motion: (degree) => (degree > 1 ? ['stiffness'] : []),
+    pointing: always('pain'),
   },
   worn: {
     compression: always('pain', 'crepitus'),
     motion: always('crepitus'),
     pressure: always('pain'),
+    stretch: always('pain'),
+    twist: always('pain'),
+    pointing: always('pain'),
   },
-  stiff: { motion: always('stiffness'), stretch: always('stiffness') },
+  stiff: {
+    motion: always('stiffness'),
+    stretch: always('stiffness', 'pain'),
+    twist: always('stiffness', 'pain'),
+    pointing: always('pain'),
+  },
+  misaligned: { look: always('deviation') },
 };
 
 /**
@@ -153,6 +203,7 @@ export function respond(
   loads: readonly Load[],
   lesions: readonly Lesion[],
   misleads: readonly Misleading[] = [],
+  voids: readonly VoidRule[] = [],
 ): Response {
   const shown = loads.flatMap(({ structure, mode, stage }) =>
     lesions
@@ -164,13 +215,43 @@ export function respond(
   const misleading = misleads.filter(({ lesion }) =>
     lesions.some((own) => own.structure === lesion.structure && own.state === lesion.state),
   );
-  return { shown, misleading };
+  const hindered = voids.find(({ structure, state, from }) =>
+    lesions.some((own) => own.structure === structure && own.state === state && own.degree >= from),
+  );
+  return { shown, misleading, void: hindered?.why ?? null };
+}
+
+/**
+ * What the number is on the affected side of a patient with these lesions: the value of the lesion
+ * that takes it farthest from health.
+ * Worked value: a gap of 12 cm in health that a rupture of degree 2 makes 2 cm is 2.
+ */
+export function numberOf({ healthy, by }: PatientNumber, lesions: readonly Lesion[]): number {
+  let value = healthy;
+  for (const { structure, state, values } of by) {
+    for (const lesion of lesions) {
+      if (lesion.structure !== structure || lesion.state !== state) continue;
+      const own = values[lesion.degree - 1] as number;
+      if (Math.abs(own - healthy) > Math.abs(value - healthy)) value = own;
+    }
+  }
+  return value;
 }
 
 /** How a finding reads a response: one question with its options, from under-called to over-called. */
 export type Reading =
-  /** Absent, doubtful or present. A sign of the first degree is present all the same. */
-  | { readonly kind: 'sign'; readonly signs: readonly Sign[]; readonly stage?: string }
+  /**
+   * Absent, doubtful or present. A sign of the first degree is present all the same. With
+   * `structures` it must come from one of these; of the `doubtful` signs, from anywhere, one
+   * makes it equivocal.
+   */
+  | {
+      readonly kind: 'sign';
+      readonly signs: readonly Sign[];
+      readonly stage?: string;
+      readonly structures?: readonly string[];
+      readonly doubtful?: readonly Sign[];
+    }
   /** By degree, 0 to 3. */
   | { readonly kind: 'grade'; readonly sign: Sign }
   /** Where it is: the first option whose structures show one of the signs. */
@@ -191,15 +272,21 @@ export type Reading =
       readonly options: readonly { readonly option: string; readonly stages: readonly string[] }[];
     };
 
+/** The option for a trial that could not be done; it stands outside the order of the others. */
+export const VOID = 'void';
+
 /** The option that is right for a response. */
-export function readResponse(reading: Reading, { shown }: Response): string {
+export function readResponse(reading: Reading, { shown, void: hindered }: Response): string {
+  if (hindered !== null) return VOID;
   switch (reading.kind) {
     case 'sign': {
-      const { signs, stage } = reading;
-      const present = shown.some(
-        (s) => signs.includes(s.sign) && (stage === undefined || s.stage === stage),
+      const { signs, stage, structures, doubtful = [] } = reading;
+      const here = shown.filter((s) => stage === undefined || s.stage === stage);
+      const present = here.some(
+        (s) => signs.includes(s.sign) && (structures?.includes(s.structure) ?? true),
       );
-      return present ? 'positive' : 'negative';
+      if (present) return 'positive';
+      return here.some((s) => doubtful.includes(s.sign)) ? 'equivocal' : 'negative';
     }
     case 'grade':
       return `grade-${Math.max(0, ...shown.filter((s) => s.sign === reading.sign).map((s) => s.degree))}`;

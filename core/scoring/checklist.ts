@@ -65,11 +65,14 @@ export interface MeasuredItem extends ItemBase {
   readonly maximum: number;
 }
 
-/** A finding or interpretation against the key. `call` orders the options from under to over. */
+/**
+ * A finding or interpretation against the key. `call` orders the options from under to over; an
+ * option outside that order (the trial was void, with its reason) has none.
+ */
 export interface ChoiceOption {
   readonly key: string;
   readonly label: string;
-  readonly call: number;
+  readonly call: number | null;
 }
 export interface ChoiceItem extends ItemBase {
   readonly kind: 'choice';

@@ -60,12 +60,19 @@ export function distanceToBand(value: number, lower: number, upper: number): num
   return Math.round(distance * 1e9) / 1e9;
 }
 
-/** Whether a choice went beyond the key or stopped short of it. */
-export function callOf(item: ChecklistItem, mark: Mark): 'right' | 'over' | 'under' | null {
+/**
+ * Whether a choice went beyond the key or stopped short of it. Where the choice or the key is that
+ * the trial was void, there is no over or under between them: *void*.
+ */
+export function callOf(
+  item: ChecklistItem,
+  mark: Mark,
+): 'right' | 'over' | 'under' | 'void' | null {
   if (item.kind !== 'choice' || mark.observation !== 'observed' || mark.value === null) return null;
   const chosen = item.options.find((o) => o.key === mark.value);
   const key = item.options.find((o) => o.key === item.answer);
   if (!chosen || !key) return null;
   if (chosen.key === key.key) return 'right';
+  if (chosen.call === null || key.call === null) return 'void';
   return chosen.call > key.call ? 'over' : 'under';
 }

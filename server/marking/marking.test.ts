@@ -55,7 +55,7 @@ describe('marking a sheet', () => {
     ['a grade above the anchors', done('shin-grip', 3), /a grade from 0 to 2/],
     ['half a grade', done('shin-grip', 0.5), /a grade from 0 to 2/],
     ['an angle no knee has', done('knee-angle', 400), /from 0 to 135/],
-    ['an option that is none', done('end-point', 'mushy'), /one of firm, soft/],
+    ['an option that is none', done('end-point', 'mushy'), /one of negative, positive/],
     ['an item that is none', done('nowhere'), /is not on this checklist/],
     ['an observed mark without a value', done('consent', null), /must be 0/],
     [
