@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { day, id, instant, text } from './primitives.ts';
+import { day, id, instant, key, text } from './primitives.ts';
 
 /** A city or region as the IANA zone database names it. */
 const zone = z.string().max(60).refine(isZone, 'must be a time zone such as Europe/Lisbon');
@@ -45,6 +45,14 @@ export const station = z.object({
   items: z.int(),
   frozenAt: instant.nullable(),
   examiners: z.array(stationExaminer),
+  /** A corrected version from the catalogue, for a station that nobody has marked at. */
+  offered: z.object({ versionId: id, version: z.int() }).nullable(),
+  /** Numbers read on the person who plays the patient, by the key of their item. */
+  patientReadings: z.record(key, z.number()),
+  /** The items whose number is read off the patient, with the derived one. */
+  readable: z.array(
+    z.object({ item: key, text: z.string(), unit: z.string(), derived: z.string() }),
+  ),
 });
 export type Station = z.infer<typeof station>;
 
@@ -75,6 +83,11 @@ export const newStation = z.object({
   checklistVersionId: id,
 });
 export type NewStation = z.infer<typeof newStation>;
+
+export const stationReadings = z.object({
+  readings: z.record(key, z.number().min(-10_000).max(10_000)),
+});
+export type StationReadings = z.infer<typeof stationReadings>;
 
 export const stationChange = z.object({ checklistVersionId: id });
 

@@ -16,6 +16,7 @@ import {
   pooledTable,
 } from '@kritikos/core/agreement/sheetAgreement';
 import type { SheetPair } from '@kritikos/core/agreement/sheetAgreement';
+import { withReadings } from '@kritikos/core/scoring/patientReadings';
 import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
 import { cycleCounts, listStations } from '../examinations/repository.ts';
@@ -48,6 +49,7 @@ async function describeStation(
   rows: readonly PairRow[],
 ): Promise<StationAgreement> {
   const { content } = await findChecklistVersion(db, station.checklistVersionId);
+  const items = withReadings(content.items, station.patientReadings);
   const pairs = await sheetPairs(db, rows);
   return {
     stationId: station.id,
@@ -57,8 +59,8 @@ async function describeStation(
     variantsDiffer: rows.filter((row) => row.firstVariant !== row.secondVariant).length,
     examiners: [...new Set(rows.flatMap((row) => [row.firstExaminer, row.secondExaminer]))],
     meanDifference: meanScoreDifference(pairs),
-    ...pooledAgreement(pooledPairs(content.items, pairs)),
-    items: content.items.map((item) => ({
+    ...pooledAgreement(pooledPairs(items, pairs)),
+    items: items.map((item) => ({
       item: item.key,
       text: item.text,
       kind: item.kind,
@@ -79,11 +81,12 @@ export async function tableBehind(
   const own = (await listStations(db, station.examinationId)).find((s) => s.id === stationId);
   if (!own) throw notFound('station');
   const { content } = await findChecklistVersion(db, own.checklistVersionId);
-  const item = content.items.find((i) => i.key === itemKey);
+  const items = withReadings(content.items, own.patientReadings);
+  const item = items.find((i) => i.key === itemKey);
   if (itemKey !== undefined && !item) throw notFound('item on this checklist');
   const rows = await submittedPairs(db, { stationId });
   const pairs = await sheetPairs(db, rows);
-  const marks = item ? itemPairs(item, pairs) : pooledPairs(content.items, pairs);
+  const marks = item ? itemPairs(item, pairs) : pooledPairs(items, pairs);
   const categories = item ? categoriesOf(item) : POOLED;
   const table = item ? itemTable(item, marks) : pooledTable(marks);
   const place = (key: string | number | null) => categories.findIndex((c) => c.key === key);

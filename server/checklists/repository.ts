@@ -1,7 +1,7 @@
 import type { ChecklistSummary, ChecklistVersion } from '@kritikos/contracts/checklists';
 import type { Database } from '../db/database.ts';
 
-/** The newest version of every checklist. */
+/** The newest version of every checklist; a school's own goes before a newer one of the catalogue. */
 export async function newestVersions(db: Database): Promise<ChecklistSummary[]> {
   const { rows } = await db.raw(`
     select distinct on (c.title, c.id) c.id as "checklistId", v.id as "versionId",
@@ -9,7 +9,7 @@ export async function newestVersions(db: Database): Promise<ChecklistSummary[]> 
       jsonb_array_length(v.content -> 'items') as items,
       to_json(v.frozen_at at time zone 'utc') as "frozenAt"
     from checklist c join checklist_version v on v.checklist_id = c.id
-    order by c.title, c.id, v.version desc`);
+    order by c.title, c.id, v.origin = 'school' desc, v.version desc`);
   return rows.map((row: ChecklistSummary) => ({ ...row, frozenAt: asUtc(row.frozenAt) }));
 }
 
@@ -54,15 +54,40 @@ export async function insertChecklist(
   await db('checklist').insert(checklist);
 }
 
+/** Inserts the catalogue's content as the next version, where it is not the catalogue's newest. */
+export async function offerVersion(
+  db: Database,
+  checklistId: string,
+  id: string,
+  content: object,
+): Promise<void> {
+  await db.raw(
+    `insert into checklist_version (id, checklist_id, version, content, origin)
+     select :id, :checklistId, max(version) + 1, :content::jsonb, 'catalogue'
+     from checklist_version where checklist_id = :checklistId
+     having (select content from checklist_version
+       where checklist_id = :checklistId and origin = 'catalogue'
+       order by version desc limit 1) is distinct from :content::jsonb`,
+    { id, checklistId, content: JSON.stringify(content) },
+  );
+}
+
 export async function insertVersion(
   db: Database,
-  version: { id: string; checklistId: string; version: number; content: object },
+  version: {
+    id: string;
+    checklistId: string;
+    version: number;
+    content: object;
+    origin: 'catalogue' | 'school';
+  },
 ): Promise<void> {
   await db('checklist_version').insert({
     id: version.id,
     checklist_id: version.checklistId,
     version: version.version,
     content: JSON.stringify(version.content),
+    origin: version.origin,
   });
 }
 

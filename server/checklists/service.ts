@@ -8,12 +8,20 @@ import { newId } from '../http/newId.ts';
 import { notFound } from '../http/problems.ts';
 import * as checklists from './repository.ts';
 
-/** Offers the catalogue's checklist of every procedure, once; what is there already is left alone. */
+/**
+ * Offers the catalogue's checklist of every procedure. Where the catalogue was corrected since, a
+ * new version is offered beside the old: what is frozen stays, and stations that nobody has marked
+ * at are told of it (`Station.offered`).
+ */
 export async function offerCatalogue(db: Database): Promise<void> {
   await db.transaction(async (trx) => {
     await trx.raw('lock table checklist in share row exclusive mode');
     for (const procedure of PROCEDURES) {
-      if (await checklists.findByProcedure(trx, procedure.id)) continue;
+      const known = await checklists.findByProcedure(trx, procedure.id);
+      if (known) {
+        await checklists.offerVersion(trx, known.id, newId(), procedure.checklist);
+        continue;
+      }
       const checklist = {
         id: newId(),
         procedure_id: procedure.id,
@@ -26,6 +34,7 @@ export async function offerCatalogue(db: Database): Promise<void> {
         checklistId: checklist.id,
         version: 1,
         content: procedure.checklist,
+        origin: 'catalogue',
       });
     }
   });
@@ -49,7 +58,13 @@ export async function makeNextVersion(
     const newest = await checklists.findNewestOf(trx, checklistId);
     if (!newest) throw notFound('checklist');
     const id = newId();
-    await checklists.insertVersion(trx, { id, checklistId, version: newest.version + 1, content });
+    await checklists.insertVersion(trx, {
+      id,
+      checklistId,
+      version: newest.version + 1,
+      content,
+      origin: 'school',
+    });
     await recordAction(trx, { accountId: by.id, action: 'checklist version made', subject: id });
     return findChecklistVersion(trx, id);
   });

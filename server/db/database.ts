@@ -3,6 +3,7 @@ import type { Knex } from 'knex';
 import pg from 'pg';
 import * as first from './migrations/0001_first.ts';
 import * as criticalItems from './migrations/0002_critical_items.ts';
+import * as readingsAndOffers from './migrations/0003_readings_and_offers.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
 export type Database = Knex;
@@ -16,6 +17,7 @@ pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
 const migrations: Record<string, Knex.Migration> = {
   '0001_first': first,
   '0002_critical_items': criticalItems,
+  '0003_readings_and_offers': readingsAndOffers,
 };
 
 export function connect(url: string): Database {

@@ -2,6 +2,7 @@ import type { Results } from '@kritikos/contracts/results';
 import type { Decision, Rereading, StandardsPage } from '@kritikos/contracts/standards';
 import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { offerCatalogue } from '../checklists/service.ts';
 import { rowsInDump } from '../testing/firstSchemaDump.ts';
 import { startServer } from '../testing/startServer.ts';
 import type { Caller } from '../testing/startServer.ts';
@@ -110,6 +111,23 @@ describe('a database of the first schema, brought up to date', () => {
     // What the dump's sheets counted as critical failures before they were named.
     expect(sizes.missed).toBe(countedBefore());
     expect(sizes.met).toBeGreaterThan(80);
+  });
+
+  it('is offered the corrected catalogue beside its checklists, of which none is touched', async () => {
+    const contents = async () =>
+      (
+        await server.db.raw(
+          `select md5(string_agg(content::text, '' order by id)) as all from checklist_version where version = 1`,
+        )
+      ).rows[0].all;
+    const before = await contents();
+    await offerCatalogue(server.db);
+    expect(await contents()).toBe(before);
+    expect(await countOf('checklist_version')).toBeGreaterThan(128);
+    const { rows } = await server.db.raw(
+      `select distinct origin from checklist_version where version > 1`,
+    );
+    expect(rows).toEqual([{ origin: 'catalogue' }]);
   });
 
   it('still answers on every page of the examination', async () => {

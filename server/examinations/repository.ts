@@ -71,7 +71,19 @@ export async function listStations(db: Database, examinationId: string): Promise
        coalesce((select jsonb_agg(jsonb_build_object('accountId', a.id, 'name', a.name, 'every', x.every)
            order by x.every, a.name)
          from station_examiner x join account a on a.id = x.account_id
-         where x.station_id = s.id), '[]') as examiners
+         where x.station_id = s.id), '[]') as examiners,
+       s.patient_readings as "patientReadings",
+       (select jsonb_build_object('versionId', o.id, 'version', o.version)
+         from checklist_version o join examination e on e.id = s.examination_id
+         where o.checklist_id = c.id and o.origin = 'catalogue' and o.version > v.version
+           and e.marking_opened_at is null
+           and not exists (select from sheet h where h.station_id = s.id and h.started_at is not null)
+         order by o.version desc limit 1) as offered,
+       coalesce((select jsonb_agg(jsonb_build_object('item', i ->> 'key', 'text', i ->> 'text',
+           'unit', i ->> 'unit', 'derived', case when i -> 'lower' = i -> 'upper' then i ->> 'lower'
+             else (i ->> 'lower') || ' to ' || (i ->> 'upper') end))
+         from jsonb_array_elements(v.content -> 'items') i
+         where i ->> 'kind' = 'measured' and i ->> 'domain' <> 'positioning'), '[]') as readable
      from station s
        join checklist_version v on v.id = s.checklist_version_id
        join checklist c on c.id = v.checklist_id
@@ -115,6 +127,25 @@ export async function insertStation(
       station.examinationId,
     ],
   );
+}
+
+export async function keepReadings(
+  db: Database,
+  stationId: string,
+  readings: Readonly<Record<string, number>>,
+): Promise<void> {
+  await db('station')
+    .where({ id: stationId })
+    .update({ patient_readings: JSON.stringify(readings) });
+}
+
+export async function countSubmittedSheets(db: Database, stationId: string): Promise<number> {
+  const row = await db('sheet')
+    .where({ station_id: stationId })
+    .whereNotNull('submitted_at')
+    .count('* as n')
+    .first();
+  return Number(row?.n ?? 0);
 }
 
 export async function countStartedSheets(db: Database, stationId: string): Promise<number> {

@@ -8,6 +8,7 @@ import {
   planned,
   stationChange,
   stationExaminers,
+  stationReadings,
 } from '@kritikos/contracts/examinations';
 import { id, page } from '@kritikos/contracts/primitives';
 import { z } from 'zod';
@@ -61,6 +62,16 @@ export const examinationRoutes = [
     answers: examination,
     handle: ({ db, params, body, account }) =>
       service.changeChecklistVersion(db, params.station, body.checklistVersionId, account),
+  }),
+  route({
+    method: 'put',
+    path: '/stations/:station/readings',
+    access: ['lead'],
+    params: oneStation,
+    body: stationReadings,
+    answers: examination,
+    handle: ({ db, params, body, account }) =>
+      service.keepPatientReadings(db, params.station, body, account),
   }),
   route({
     method: 'put',

@@ -7,6 +7,7 @@ import type {
   PhaseProgress,
   Planned,
   StationExaminers,
+  StationReadings,
 } from '@kritikos/contracts/examinations';
 import { recordAction } from '../audit/repository.ts';
 import { freezeVersionsOf } from '../checklists/repository.ts';
@@ -116,6 +117,51 @@ export async function changeChecklistVersion(
       action: 'checklist version changed',
       subject: stationId,
       detail: { versionId },
+    });
+  });
+  return describeExamination(db, station.examinationId);
+}
+
+/**
+ * Keeps what was read on the very person who plays the patient: it stands above the derived
+ * number. Once a sheet of the station is submitted it stays, because marks were given by it.
+ */
+export async function keepPatientReadings(
+  db: Database,
+  stationId: string,
+  { readings }: StationReadings,
+  lead: Account,
+): Promise<Examination> {
+  const station = await requireStation(db, stationId);
+  const own = (await examinations.listStations(db, station.examinationId)).find(
+    (s) => s.id === stationId,
+  );
+  const known = new Set(own?.readable.map(({ item }) => item));
+  const strange = Object.keys(readings).filter((item) => !known.has(item));
+  if (strange.length > 0) {
+    throw invalid(
+      strange.map((item) => ({
+        pointer: `/readings/${item}`,
+        detail: 'is not a number that is read off the patient here',
+      })),
+    );
+  }
+  await db.transaction(async (trx) => {
+    await trx('sheet').where({ station_id: stationId }).forUpdate().select('id');
+    if ((await examinations.countSubmittedSheets(trx, stationId)) > 0) {
+      throw new HttpProblem(
+        409,
+        'frozen',
+        'Sheets of this station are submitted',
+        'They were marked by the present readings, so those stay as they are.',
+      );
+    }
+    await examinations.keepReadings(trx, stationId, readings);
+    await recordAction(trx, {
+      accountId: lead.id,
+      action: 'patient read',
+      subject: stationId,
+      detail: { readings },
     });
   });
   return describeExamination(db, station.examinationId);

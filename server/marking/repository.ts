@@ -4,6 +4,7 @@ import type {
   OwnStation,
   SheetState,
 } from '@kritikos/contracts/marking';
+import type { PatientReadings } from '@kritikos/core/scoring/patientReadings';
 import type { SheetScore } from '@kritikos/core/scoring/scoreSheet';
 import type { Database } from '../db/database.ts';
 
@@ -24,6 +25,7 @@ export interface SheetRow {
   rating: number | null;
   clock: SheetState['clock'];
   safetyEvents: number;
+  patientReadings: PatientReadings;
   startedAt: Date | null;
   submittedAt: Date | null;
   percent: number | null;
@@ -35,6 +37,7 @@ export async function findSheet(db: Database, id: string): Promise<SheetRow | un
        e.title as "examinationTitle", e.id as "examinationId", c.number as "candidateNumber",
        a.id as "examinerId", a.name as examiner, h.checklist_version_id as "checklistVersionId",
        h.variant, h.comment, h.rating, h.clock, h.safety_events as "safetyEvents",
+       s.patient_readings as "patientReadings",
        h.started_at as "startedAt", h.submitted_at as "submittedAt", h.percent
      from sheet h
        join station s on s.id = h.station_id

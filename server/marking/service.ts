@@ -9,6 +9,8 @@ import type {
   SheetRecord,
 } from '@kritikos/contracts/marking';
 import { whyNotMarkable } from '@kritikos/core/marking/checkMark';
+import { withReadings } from '@kritikos/core/scoring/patientReadings';
+import type { PatientReadings } from '@kritikos/core/scoring/patientReadings';
 import { scoreSheet } from '@kritikos/core/scoring/scoreSheet';
 import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
@@ -155,7 +157,8 @@ async function submit(
 ): Promise<void> {
   const now = await marking.findSheet(db, sheetId);
   const { marks } = await marking.marksAndFaults(db, sheetId);
-  const score = scoreSheet(content.items, marks, now?.variant ?? null);
+  const items = withReadings(content.items, now?.patientReadings ?? {});
+  const score = scoreSheet(items, marks, now?.variant ?? null);
   await marking.markSubmitted(db, sheetId, submission.at, score);
 }
 
@@ -210,7 +213,7 @@ export async function describeSheet(db: Database, row: SheetRow): Promise<Sheet>
     examinationTitle,
     candidateNumber,
     examiner,
-    checklist: await frozenChecklist(db, row.checklistVersionId),
+    checklist: withPatient(await frozenChecklist(db, row.checklistVersionId), row.patientReadings),
     state: {
       marks,
       faults,
@@ -222,6 +225,13 @@ export async function describeSheet(db: Database, row: SheetRow): Promise<Sheet>
       submittedAt: row.submittedAt?.toISOString() ?? null,
     },
   };
+}
+
+/** The checklist as it holds for the person who plays the patient at this station. */
+function withPatient(checklist: ChecklistVersion, readings: PatientReadings): ChecklistVersion {
+  if (Object.keys(readings).length === 0) return checklist;
+  const items = withReadings(checklist.content.items, readings);
+  return { ...checklist, content: { ...checklist.content, items } };
 }
 
 /** How the day is going, and which sheets want a look. */

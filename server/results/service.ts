@@ -6,6 +6,8 @@ import { criticalVerdict } from '@kritikos/core/scoring/criticalItems';
 import type { CriticalVerdict } from '@kritikos/core/scoring/criticalItems';
 import { earnedShare } from '@kritikos/core/scoring/mark';
 import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
+import { withReadings } from '@kritikos/core/scoring/patientReadings';
+import type { PatientReadings } from '@kritikos/core/scoring/patientReadings';
 import { stationOutcome } from '@kritikos/core/standards/stationOutcome';
 import { marksOf } from '../agreement/repository.ts';
 import { findChecklistVersion } from '../checklists/service.ts';
@@ -135,7 +137,15 @@ export async function reportCandidate(
   if (!row) throw notFound('candidate');
   const result = resultOf(row, await withItemTexts(db, stations), decision);
   const sheets = await results.submittedSheets(db, candidateId);
-  const described = await Promise.all(sheets.map((sheet) => describeReportSheet(db, sheet)));
+  const described = await Promise.all(
+    sheets.map((sheet) =>
+      describeReportSheet(
+        db,
+        sheet,
+        stations.find((station) => station.id === sheet.stationId)?.patientReadings ?? {},
+      ),
+    ),
+  );
   const { title, school, heldOn } = examination;
   return {
     examination: { title, school, heldOn },
@@ -155,10 +165,11 @@ export async function reportCandidate(
 async function describeReportSheet(
   db: Database,
   sheet: ReportSheet,
+  readings: PatientReadings,
 ): Promise<CandidateReport['stations'][number]['sheets'][number]> {
   const { content } = await findChecklistVersion(db, sheet.checklistVersionId);
   const marks = (await marksOf(db, [sheet.sheetId])).get(sheet.sheetId) ?? [];
-  const missed = content.items.flatMap((item) => {
+  const missed = withReadings(content.items, readings).flatMap((item) => {
     const mark = marks.find((m) => m.item === item.key);
     const share = mark ? earnedShare(item, mark) : null;
     if (share === null || share === 1) return [];

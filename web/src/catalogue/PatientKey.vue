@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CONDITIONS } from '@kritikos/catalogue/conditions';
+import { CONDITIONS, conditionsFor } from '@kritikos/catalogue/conditions';
 import { checklistFor } from '@kritikos/catalogue/define';
 import type { Procedure } from '@kritikos/catalogue/procedure';
 import { respond } from '@kritikos/core/catalogue/response';
@@ -11,17 +11,27 @@ import ChecklistImport from './ChecklistImport.vue';
 /** Choose what the simulated patient has: the script and the key follow. */
 const props = defineProps<{ procedure: Procedure; side: 'left' | 'right' }>();
 const session = useSession();
-const offered = computed(() =>
-  CONDITIONS.filter((c) => c.region === 'any' || c.region === props.procedure.region),
-);
+/** Those who show something here, then a sound one and those who look alike. */
+const offered = computed(() => {
+  const { telling, silent } = conditionsFor(props.procedure);
+  return [
+    { type: 'subheader' as const, title: 'Something to find' },
+    ...telling.map(asChoice),
+    { type: 'subheader' as const, title: 'Nothing to find here' },
+    ...silent.map(asChoice),
+  ];
+});
+const asChoice = (c: (typeof CONDITIONS)[number]) => ({ value: c.id, title: c.name });
 const chosen = ref('');
 /** Until somebody chooses: the first patient who shows something under this procedure. */
-const condition = computed(
-  () =>
-    offered.value.find((c) => c.id === chosen.value) ??
-    offered.value.find((c) => respond(props.procedure.loads, c.lesions).shown.length > 0) ??
-    (offered.value[0] as (typeof CONDITIONS)[number]),
-);
+const condition = computed(() => {
+  const { telling } = conditionsFor(props.procedure);
+  return (
+    CONDITIONS.find((c) => c.id === chosen.value) ??
+    telling.find((c) => respond(props.procedure.loads, c.lesions).shown.length > 0) ??
+    (CONDITIONS[0] as (typeof CONDITIONS)[number])
+  );
+});
 const content = computed(() => checklistFor(props.procedure, condition.value, props.side));
 const keyed = computed(() =>
   content.value.items.flatMap((item) =>
@@ -51,7 +61,7 @@ async function save(as: 'json' | 'fhir') {
     <div class="row">
       <v-select
         :model-value="condition.id"
-        :items="offered.map((c) => ({ value: c.id, title: c.name }))"
+        :items="offered"
         label="The patient has"
         class="choice"
         @update:model-value="chosen = $event"

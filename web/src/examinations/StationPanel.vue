@@ -36,6 +36,27 @@ const add = () =>
 const assign = (station: Station, examiners: { accountId: string; every: number }[]) =>
   change(() => call<Examination>('PUT', `/stations/${station.id}/examiners`, { examiners }));
 
+const takeOffered = (station: Station) =>
+  change(() =>
+    call<Examination>('PATCH', `/stations/${station.id}`, {
+      checklistVersionId: station.offered?.versionId,
+    }),
+  );
+
+/** Keeps one reading; an empty field gives it back to the derived number. */
+function read(station: Station, item: string, typed: string) {
+  const value = Number(typed.trim().replace(',', '.'));
+  if (typed.trim() !== '' && !Number.isFinite(value)) {
+    problem.value = `“${typed}” is not a number.`;
+    return;
+  }
+  const others = Object.entries(station.patientReadings).filter(([key]) => key !== item);
+  const readings = Object.fromEntries(
+    typed.trim() === '' ? others : [...others, [item, value] as const],
+  );
+  return change(() => call<Examination>('PUT', `/stations/${station.id}/readings`, { readings }));
+}
+
 const present = (station: Station) =>
   station.examiners.map(({ accountId, every }) => ({ accountId, every }));
 const free = (station: Station) =>
@@ -66,6 +87,34 @@ const setShare = (station: Station, accountId: string, every: number) =>
           {{ station.procedureTitle }}, {{ station.minutes }} minutes, version {{ station.version
           }}{{ station.frozenAt ? ', frozen' : '' }}
         </div>
+        <div v-if="station.offered" class="offer">
+          The catalogue has corrected this checklist.
+          <button class="linkish" type="button" @click="takeOffered(station)">
+            Take version {{ station.offered.version }}
+          </button>
+        </div>
+        <details v-if="station.readable.length > 0">
+          <summary>
+            Numbers of this patient{{
+              Object.keys(station.patientReadings).length > 0 ? ', read' : ''
+            }}
+          </summary>
+          <p class="soft">
+            Read them on the person who plays the patient; what is read stands above the derived
+            number. Leave a field empty to keep the derived one.
+          </p>
+          <label v-for="r in station.readable" :key="r.item" class="reading">
+            <span>{{ r.text }}</span>
+            <input
+              :value="station.patientReadings[r.item] ?? ''"
+              :placeholder="r.derived"
+              :aria-label="`${r.text}, ${r.unit}, read on the patient of station ${station.position}`"
+              inputmode="decimal"
+              @change="read(station, r.item, ($event.target as HTMLInputElement).value)"
+            />
+            <span class="soft">{{ r.unit }}</span>
+          </label>
+        </details>
       </div>
       <div class="who">
         <div v-for="e in station.examiners" :key="e.accountId" class="line">
@@ -128,6 +177,30 @@ const setShare = (station: Station, accountId: string, every: number) =>
   gap: 12px;
   padding: 8px 0;
   border-bottom: 1px solid var(--rule);
+}
+.offer {
+  margin-top: 4px;
+  color: var(--petrol);
+  font-weight: 600;
+}
+details {
+  margin-top: 4px;
+}
+.reading {
+  display: grid;
+  grid-template-columns: 1fr 84px 34px;
+  gap: 6px;
+  align-items: center;
+  padding: 2px 0;
+}
+.reading input {
+  min-height: 32px;
+  border: 1px solid rgba(var(--v-theme-on-surface), 0.45);
+  border-radius: 2px;
+  background: var(--paper);
+  color: var(--ink);
+  padding: 0 6px;
+  font: inherit;
 }
 .who {
   display: grid;
