@@ -45,7 +45,7 @@ export interface DStudyFlags {
 export async function dstudy(file: string, flags: DStudyFlags) {
   const names = termsOf(flags.facets);
   const object = names[0] as string;
-  const nested = nestingOf(flags.nested, names);
+  const nested = nestingDeclared(flags.nested, names);
   const ranges = sizesOf(flags.sizes, names.slice(1));
   const { marks, factors, missing } = await readMarks(file, names);
   const candidates = factors[0]?.levels ?? 0;
@@ -88,7 +88,7 @@ export async function dstudy(file: string, flags: DStudyFlags) {
 }
 
 /** "examiner:station" says that examiners are nested in stations. */
-function nestingOf(text: string | undefined, names: readonly string[]): Map<string, string> {
+function nestingDeclared(text: string | undefined, names: readonly string[]): Map<string, string> {
   const nested = new Map<string, string>();
   for (const pair of text?.split(',') ?? []) {
     const [inner = '', outer = ''] = pair.split(':').map((part) => part.trim());

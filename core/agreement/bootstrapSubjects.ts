@@ -42,7 +42,7 @@ export function bootstrapSubjects<Name extends string>(
   const entries = Object.entries<Resampled>(coefficients);
   const values = entries.map(() => [] as number[]);
   const n = tally.rowOf.length;
-  if (n >= 2 && resamples >= 2) {
+  if (entries.length > 0 && n >= 2 && resamples >= 2) {
     const chance = seededChance(seed);
     const times = new Float64Array(tally.times.length);
     const drawn = new Int32Array(n);

@@ -13,9 +13,12 @@ export interface ElementMeasure {
   /** In logits. Of candidates: ability. Of stations and examiners: difficulty, severity. */
   readonly measure: number;
   readonly standardError: number;
-  /** Mean square of residuals, weighted by information and plain; 1 is what the model expects. */
-  readonly infit: number;
-  readonly outfit: number;
+  /**
+   * Mean square of residuals, weighted by information and plain; 1 is what the model expects.
+   * `null` for an element that says nothing of fit: all its marks stand at one end.
+   */
+  readonly infit: number | null;
+  readonly outfit: number | null;
   readonly marks: number;
   readonly observedAverage: number;
   /** The mark that this element would give or get, everything else being average. */

@@ -3,4 +3,6 @@ export interface Factor {
   readonly name: string;
   readonly levels: number;
   readonly level: Int32Array;
+  /** What the levels are called, for messages. */
+  readonly names?: readonly string[] | undefined;
 }

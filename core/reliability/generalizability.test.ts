@@ -112,7 +112,9 @@ describe('a G study', () => {
       { candidate: 5, station: 3, examiner: 2 },
       ([c = 0, s = 0, e = 0]) => 3 * c + s * e + ((c * 7 + s * 5 + e * 3) % 4),
     );
-    const nested = facets.map((f) => (f.name === 'examiner' ? { ...f, within: 'station' } : f));
+    const nested = ownExaminers(facets).map((f) =>
+      f.name === 'examiner' ? { ...f, within: 'station' } : f,
+    );
     const study = gStudy(marks, nested);
     expect(study.method).toBe('ANOVA');
     expect(study.table.map(({ term, df }) => [term, df])).toEqual([
@@ -124,13 +126,68 @@ describe('a G study', () => {
     ]);
   });
 
+  /** Two examiners at each station, who are others at the next. */
+  const ownExaminers = (facets: readonly Facet[]): Facet[] =>
+    facets.map((f) =>
+      f.name === 'examiner'
+        ? { ...f, levels: 6, level: f.level.map((e, i) => 2 * (facets[1]?.level[i] ?? 0) + e) }
+        : f,
+    );
+
+  it('finds nesting that nobody declared, and says so', () => {
+    const { marks, facets } = layout(
+      { candidate: 5, station: 3, examiner: 2 },
+      ([c = 0, s = 0, e = 0]) => 3 * c + s * e + ((c * 7 + s * 5 + e * 3) % 4),
+    );
+    const silent = gStudy(marks, ownExaminers(facets));
+    const declared = gStudy(
+      marks,
+      ownExaminers(facets).map((f) => (f.name === 'examiner' ? { ...f, within: 'station' } : f)),
+    );
+    expect(silent.components).toEqual(declared.components);
+    expect(silent.notes[0]).toMatch(
+      /examiner is taken as nested in station, though nobody declared/,
+    );
+    expect(declared.notes.join(' ')).not.toMatch(/nobody declared/);
+  });
+
+  it('refuses a nesting that the marks contradict, that runs in a circle, or of the object', () => {
+    const { marks, facets } = layout({ candidate: 4, station: 3, examiner: 2 }, ([c = 0]) => c);
+    const within = (inner: string, outer: string, own = facets) =>
+      own.map((f) => (f.name === inner ? { ...f, within: outer } : f));
+    expect(() => gStudy(marks, within('examiner', 'station'))).toThrow(
+      /examiner 1 is found with station 1 and station 2.*a name of its own/,
+    );
+    const circle = within('station', 'examiner', within('examiner', 'station'));
+    expect(() => gStudy(marks, circle)).toThrow(/each be nested in the other/);
+    expect(() => gStudy(marks, within('examiner', 'examiner'))).toThrow(/cannot be nested/);
+    const circuits = [
+      facets[0] as Facet,
+      { name: 'circuit', levels: 2, level: (facets[0] as Facet).level.map((c) => c % 2) },
+      facets[1] as Facet,
+    ];
+    expect(() => gStudy(marks, circuits)).toThrow(/Every candidate is found with one circuit only/);
+  });
+
+  it('refuses facets that part the marks in the same way', () => {
+    const { marks, facets } = layout({ candidate: 4, station: 3 }, ([c = 0, s = 0]) => c * s);
+    const twin = { ...(facets[1] as Facet), name: 'examiner' };
+    expect(() => gStudy(marks, [...facets, twin])).toThrow(
+      /station and examiner part the marks in the same way/,
+    );
+  });
+
   it('says which estimate was negative, and refuses two marks in one cell', () => {
     const { marks, facets } = layout({ candidate: 2, examiner: 2 }, ([c = 0, e = 0]) =>
       c === e ? 1 : 0,
     );
     expect(gStudy(marks, facets).notes.join(' ')).toMatch(/candidate was negative.*set to zero/);
-    const twice = facets.map((f) => ({ ...f, level: Int32Array.of(0, 0, 1, 1) }));
-    expect(() => gStudy(marks, twice)).toThrow(/one mark a cell/);
+    const [candidate, examiner] = facets as [Facet, Facet];
+    const twice = [
+      { ...candidate, level: Int32Array.of(0, 0, 0, 1, 1) },
+      { ...examiner, level: Int32Array.of(0, 0, 1, 0, 1) },
+    ];
+    expect(() => gStudy(Float64Array.of(1, 2, 3, 4, 5), twice)).toThrow(/one mark a cell/);
   });
 });
 

@@ -1,9 +1,10 @@
 import { varianceComponents } from './varianceComponents.ts';
 import type { Factor } from './factor.ts';
+import { counterexample, findNesting, refuseIdentical } from './nesting.ts';
 
-/** A facet of the design; `within` names the facet it is nested in (examiners within stations). */
+/** A facet of the design; `within` names what it is nested in (examiners within stations). */
 export interface Facet extends Factor {
-  readonly within?: string;
+  readonly within?: string | readonly string[];
 }
 
 export interface AnovaLine {
@@ -38,13 +39,20 @@ interface Term {
  * estimates are set to zero and said so. Unbalanced or incomplete: REML.
  * The effect of the last interaction cannot be told from error; both are the residual.
  *
+ * Nesting is read off the marks: a facet whose levels each stay with one level of another is
+ * nested in it, declared or not, and a note says so. Refused with `RangeError`: a declared nesting
+ * that the marks contradict or that runs in a circle, facets that part the marks in the same way,
+ * and an object that is nested in a facet.
+ *
  * Sources: Cronbach, Gleser, Nanda & Rajaratnam 1972; Brennan 2001, chapters 3 and 4; Searle,
  * Casella & McCulloch 1992 for the mean squares. Worked value: Shrout & Fleiss 1979, six targets
  * by four judges, give 2.556 for targets, 5.244 for judges and 1.019 left.
  */
 export function gStudy(marks: Float64Array, facets: readonly Facet[]): GStudy {
   if (facets.length < 2) throw new RangeError('A G study needs an object and one facet at least.');
-  const terms = termsOf(facets);
+  refuseIdentical(facets);
+  const { declared, notes } = declareNesting(facets);
+  const terms = termsOf(declared);
   const n = marks.length;
   const mean = marks.reduce((sum, y) => sum + y, 0) / n;
   const last = terms.at(-1) as Term;
@@ -54,7 +62,67 @@ export function gStudy(marks: Float64Array, facets: readonly Facet[]): GStudy {
       `${n} marks stand in ${cells} cells of ${last.name}; a G study takes one mark a cell. Name a further facet.`,
     );
   }
-  return isBalanced(terms, n) ? byAnova(marks, terms, mean) : byReml(marks, terms, mean);
+  const study = isBalanced(terms, n) ? byAnova(marks, terms, mean) : byReml(marks, terms, mean);
+  return { ...study, notes: [...notes, ...study.notes] };
+}
+
+function withinOf({ within }: Facet): readonly string[] {
+  return within === undefined ? [] : typeof within === 'string' ? [within] : within;
+}
+
+/** The facets with every nesting that the marks show, and a note for each that nobody declared. */
+function declareNesting(facets: readonly Facet[]): { declared: Facet[]; notes: string[] } {
+  const find = (name: string) => facets.find((facet) => facet.name === name);
+  for (const inner of facets) {
+    for (const name of withinOf(inner)) {
+      const outer = find(name);
+      if (!outer || outer === inner) {
+        throw new RangeError(`${inner.name} cannot be nested in ${name}.`);
+      }
+      if (outerOf(outer, find).includes(inner.name)) {
+        throw new RangeError(`${inner.name} and ${name} cannot each be nested in the other.`);
+      }
+      const crossed = counterexample(inner, outer);
+      if (crossed) {
+        throw new RangeError(
+          `${inner.name} is not nested in ${name}: ${crossed}. If those are different, give each a name of its own.`,
+        );
+      }
+    }
+  }
+  const { nested } = findNesting(facets);
+  const object = facets[0] as Facet;
+  const around = nested.find(([inner]) => inner === object.name);
+  if (around) {
+    throw new RangeError(
+      `Every ${object.name} is found with one ${around[1]} only, so differences between them cannot be told from those between ${around[1]}s. Leave ${around[1]} out, or study each apart.`,
+    );
+  }
+  const notes: string[] = [];
+  const declared = facets.map((facet) => {
+    const outer = nested.flatMap(([inner, name]) => (inner === facet.name ? [name] : []));
+    const fresh = outer.filter((name) => !outerOf(facet, find).includes(name));
+    for (const name of fresh) {
+      notes.push(
+        `Every ${facet.name} is found with one ${name} only: ${facet.name} is taken as nested in ${name}, though nobody declared it.`,
+      );
+    }
+    return outer.length === 0 ? facet : { ...facet, within: outer };
+  });
+  return { declared, notes };
+}
+
+/** All that a facet is declared to be nested in, directly or through others. */
+function outerOf(facet: Facet, find: (name: string) => Facet | undefined): string[] {
+  const found: string[] = [];
+  const waiting = [...withinOf(facet)];
+  for (let name = waiting.pop(); name !== undefined; name = waiting.pop()) {
+    if (found.includes(name)) continue;
+    found.push(name);
+    const outer = find(name);
+    if (outer) waiting.push(...withinOf(outer));
+  }
+  return found;
 }
 
 /** All effects of the design: subsets of the facets that contain whatever their facets are nested in. */
@@ -63,10 +131,9 @@ function termsOf(facets: readonly Facet[]): Term[] {
   for (let bits = 1; bits < 1 << facets.length; bits++) {
     const members = facets.flatMap((_, f) => (bits & (1 << f) ? [f] : []));
     const names = new Set(members.map((f) => facets[f]?.name));
-    const whole = members.every((f) => {
-      const within = facets[f]?.within;
-      return within === undefined || names.has(within);
-    });
+    const whole = members.every((f) =>
+      withinOf(facets[f] as Facet).every((name) => names.has(name)),
+    );
     if (!whole) continue;
     const parts = members.map((f) => facets[f] as Facet);
     terms.push({
@@ -188,8 +255,12 @@ function byAnova(marks: Float64Array, terms: readonly Term[], mean: number): GSt
 
 function byReml(marks: Float64Array, terms: readonly Term[], mean: number): GStudy {
   const n = marks.length;
-  const usable = terms.filter(({ factor }) => factor.levels > 1 && factor.levels < n);
-  const left = terms.slice(0, -1).filter((term) => !usable.includes(term));
+  const seen = terms.filter(({ factor }) => factor.levels > 1 && factor.levels < n);
+  // In a sparse layout two interactions may part the marks alike; the simpler one stands for both.
+  const { identical } = findNesting(seen.map((t) => ({ ...t.factor, name: t.name })));
+  const usable = seen.filter(({ name }) => !identical.some(([, later]) => later === name));
+  const doubles = identical.filter(([first]) => usable.some((term) => term.name === first));
+  const left = terms.slice(0, -1).filter((term) => !seen.includes(term));
   const fit = varianceComponents(
     marks,
     usable.map((term) => ({ ...term.factor, name: term.name })),
@@ -205,6 +276,10 @@ function byReml(marks: Float64Array, terms: readonly Term[], mean: number): GStu
       ...left.map(
         ({ name }) =>
           `${name} cannot be told apart from the residual in these marks and is part of it.`,
+      ),
+      ...doubles.map(
+        ([first, later]) =>
+          `${later} cannot be told apart from ${first} in these marks and is part of it.`,
       ),
     ],
   };

@@ -1,6 +1,7 @@
 import { connectedSets } from './connectedness.ts';
 import type { FacetMeasures } from './facetMeasures.ts';
 import type { Factor } from './factor.ts';
+import { inseparable, sayInseparable } from './identification.ts';
 import { MOST_ITERATIONS, RatingScale } from './ratingScale.ts';
 
 export interface RaschResult {
@@ -26,7 +27,9 @@ export interface RaschResult {
  *
  * Sources: Linacre 1989; Wright & Masters 1982 for fit and separation. `marks` are whole grades;
  * grades that nobody used are closed up, and a note says so. Refused with `RangeError`: marks that
- * are not whole, one grade only, and designs that fall apart into unconnected sets.
+ * are not whole, one grade only, and designs whose levels cannot all be told apart: the rank of the
+ * design is checked before anything is fitted, and the message names the groups and what would join
+ * them. Fit is taken at the joint estimates as they are before correction.
  * Worked value: two items with p .5 and .75 for everybody differ by log 3 before correction.
  */
 export function manyFacetRasch(marks: Float64Array, factors: readonly Factor[]): RaschResult {
@@ -37,6 +40,9 @@ export function manyFacetRasch(marks: Float64Array, factors: readonly Factor[]):
       `The design falls apart into ${sets.length} unconnected sets; measures cannot be compared across them, so nothing is fitted.`,
     );
   }
+  const apart = inseparable(factors);
+  if (apart.length > 0)
+    throw new RangeError(sayInseparable(apart, factors[0]?.name ?? 'candidate'));
   const { grades, scores, notes } = closeUp(marks);
   const model = new RatingScale(scores, grades.length - 1, factors);
   const iterations = model.fit();
@@ -45,6 +51,7 @@ export function manyFacetRasch(marks: Float64Array, factors: readonly Factor[]):
       'The search did not settle; the measures are rough. Are there enough marks a level?',
     );
   }
+  model.takeFit();
   model.drawTogether();
   model.measureCandidates();
   return {

@@ -24,6 +24,7 @@ export class RatingScale {
   private used: Uint8Array;
   private readonly atOrAbove: Float64Array;
   private readonly grade: GradeMoments;
+  private fits: { readonly infit: (number | null)[]; readonly outfit: (number | null)[] }[] = [];
 
   constructor(
     private readonly scores: Uint8Array,
@@ -175,6 +176,32 @@ export class RatingScale {
     return largest;
   }
 
+  /**
+   * Mean squares of residuals at the joint estimates as they stand: drawn together afterwards, the
+   * measures would leave residuals that look smaller than they are. None for whom was set aside.
+   */
+  takeFit(): void {
+    this.fits = this.factors.map(({ level, levels }) => {
+      const information = new Float64Array(levels);
+      const squares = new Float64Array(levels);
+      const standardized = new Float64Array(levels);
+      const counts = new Int32Array(levels);
+      for (const [i, l] of level.entries()) {
+        if (!this.used[i]) continue;
+        this.grade.at(this.locationOf(i));
+        const { mean, variance } = this.grade;
+        const square = ((this.scores[i] as number) - mean) ** 2;
+        information[l] = (information[l] as number) + variance;
+        squares[l] = (squares[l] as number) + square;
+        standardized[l] = (standardized[l] as number) + square / Math.max(variance, 1e-12);
+        counts[l] = (counts[l] as number) + 1;
+      }
+      const over = (sums: Float64Array, by: ArrayLike<number>) =>
+        Array.from(sums, (sum, l) => (counts[l] === 0 ? null : sum / (by[l] as number)));
+      return { infit: over(squares, information), outfit: over(standardized, counts) };
+    });
+  }
+
   /** The correction of Wright & Douglas for the spread of joint estimates. */
   drawTogether(): void {
     const perCandidate = this.scores.length / (this.factors[0] as Factor).levels;
@@ -208,18 +235,11 @@ export class RatingScale {
   describe(f: number, grades: readonly number[]): FacetMeasures {
     const { level, levels, name } = this.factors[f] as Factor;
     const information = new Float64Array(levels);
-    const squares = new Float64Array(levels);
-    const standardized = new Float64Array(levels);
     const sums = new Float64Array(levels);
     const counts = new Int32Array(levels);
     for (const [i, l] of level.entries()) {
       this.grade.at(this.locationOf(i));
-      const { mean, variance } = this.grade;
-      const residual = (this.scores[i] as number) - mean;
-      information[l] = (information[l] as number) + variance;
-      squares[l] = (squares[l] as number) + residual * residual;
-      standardized[l] =
-        (standardized[l] as number) + (residual * residual) / Math.max(variance, 1e-12);
+      information[l] = (information[l] as number) + this.grade.variance;
       sums[l] = (sums[l] as number) + (grades[this.scores[i] as number] as number);
       counts[l] = (counts[l] as number) + 1;
     }
@@ -229,8 +249,8 @@ export class RatingScale {
       level: l,
       measure,
       standardError: 1 / Math.sqrt(information[l] as number),
-      infit: (squares[l] as number) / (information[l] as number),
-      outfit: (standardized[l] as number) / (counts[l] as number),
+      infit: this.fits[f]?.infit[l] ?? null,
+      outfit: this.fits[f]?.outfit[l] ?? null,
       marks: counts[l] as number,
       observedAverage: (sums[l] as number) / (counts[l] as number),
       fairAverage: this.fairAverage(f === 0 ? measure : average - measure, grades),

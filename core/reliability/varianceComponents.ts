@@ -1,5 +1,6 @@
 import type { Factor } from './factor.ts';
 import { maximise } from './likelihoodSearch.ts';
+import { findNesting, refuseIdentical } from './nesting.ts';
 import { ProfiledModel } from './profiledLikelihood.ts';
 
 export interface VarianceComponents {
@@ -35,7 +36,8 @@ export interface PredictedEffects {
  * Sources: Patterson & Thompson 1971; Bates, Maechler, Bolker & Walker 2015 (the profiled
  * criterion). A variance that would be negative is zero, and a note says so.
  * Worked value: the Dyestuff data of Davies & Goldsmith 1972 give 1764.05 between batches and
- * 2451.25 within. Throws `RangeError` where a factor cannot be told apart from the residual.
+ * 2451.25 within. Throws `RangeError` where a factor cannot be told apart from the
+ * residual or from another factor; a note names what is nested in what.
  */
 export function varianceComponents(
   marks: Float64Array,
@@ -71,6 +73,7 @@ export function predictEffects(
 
 function fitMixedModel(marks: Float64Array, factors: readonly Factor[]) {
   refuseHopeless(marks, factors);
+  refuseIdentical(factors);
   const model = new ProfiledModel(marks, factors);
   const { gamma, point, iterations } = maximise(model);
   const zero = factors.filter((_, f) => gamma[f] === 0).map((factor) => factor.name);
@@ -85,12 +88,28 @@ function fitMixedModel(marks: Float64Array, factors: readonly Factor[]) {
     logRestrictedLikelihood: -(point.d + (n - 1) * (1 + Math.log((2 * Math.PI) / (n - 1)))) / 2,
     iterations,
     n,
-    notes: zero.map(
-      (name) =>
-        `The variance of ${name} is estimated as zero; it may be small or negative by chance.`,
-    ),
+    notes: [
+      ...zero.map(
+        (name) =>
+          `The variance of ${name} is estimated as zero; it may be small or negative by chance.`,
+      ),
+      ...nestingNotes(factors),
+    ],
   };
   return { components, gamma, model };
+}
+
+/** What a component means where a factor is nested in another; interactions are so by their name. */
+function nestingNotes(factors: readonly Factor[]): string[] {
+  const parts = (name: string) => new Set(name.split(':'));
+  return findNesting(factors).nested.flatMap(([inner, outer]) => {
+    const named = [...parts(outer)].every((part) => parts(inner).has(part));
+    return named
+      ? []
+      : [
+          `Every ${inner} is found with one ${outer} only: the variance of ${inner} is that within ${outer}.`,
+        ];
+  });
 }
 
 function refuseHopeless(marks: Float64Array, factors: readonly Factor[]): void {
