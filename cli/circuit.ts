@@ -1,5 +1,5 @@
 import { planTimetable } from '@kritikos/core/circuits/timetable';
-import { asBadInput } from './badInput.ts';
+import { asBadInput, BadInput } from './badInput.ts';
 
 export interface CircuitFlags {
   candidates: number;
@@ -17,6 +17,14 @@ export interface CircuitFlags {
 
 /** How long a day is, wave by wave, and how short it could be at best. */
 export function circuit(flags: CircuitFlags) {
+  if (flags.extra > flags.candidates) {
+    throw new BadInput(
+      `--extra ${flags.extra} is more than the ${flags.candidates} candidates there are.`,
+    );
+  }
+  if (!(flags.extraShare >= 0 && flags.extraShare <= 2)) {
+    throw new BadInput(`--extra-share takes a share from 0 to 2, not ${flags.extraShare}.`);
+  }
   const day = asBadInput(() =>
     planTimetable(
       {
@@ -39,6 +47,7 @@ export function circuit(flags: CircuitFlags) {
   return {
     length: day.length,
     lowerBound: day.lowerBound,
+    notes: day.notes,
     waves: day.waves.map((wave, w) => ({
       wave: w + 1,
       candidates: wave.positions.flat().filter((x) => x !== null).length,

@@ -17,6 +17,7 @@ import { limitsOfAgreement } from './measurements.ts';
 import { angoffCut, decisionsAtCut, hofsteeCut } from './panel.ts';
 import type { HofsteeFlags, LivingstonLewisFlags } from './panel.ts';
 import { present } from './present.ts';
+import { withReadingFlags } from './readingFlags.ts';
 import { icc, reliability } from './reliability.ts';
 import { standard, STANDARD_METHODS } from './standard.ts';
 import type { StandardFlags } from './standard.ts';
@@ -55,6 +56,11 @@ const program = new Command('kritikos')
   .exitOverride((error) => process.exit(error.exitCode === 0 ? 0 : USER_ERROR))
   .showHelpAfterError();
 
+/** A verb that reads a CSV file, with the flags that say how. */
+function fileVerb(name: string, description: string, example: string): Command {
+  return withReadingFlags(verb(name, description, example));
+}
+
 function verb(name: string, description: string, example: string): Command {
   return program
     .command(name)
@@ -63,7 +69,7 @@ function verb(name: string, description: string, example: string): Command {
     .option('--json', 'print one JSON object');
 }
 
-verb(
+fileVerb(
   'agreement',
   'agreement of two or more raters',
   'agreement ratings.csv --level ordinal --weights linear --json',
@@ -80,6 +86,8 @@ verb(
       .choices(WEIGHT_SCHEMES)
       .default('unweighted'),
   )
+  .option('--scale <grades>', 'the grades from the lowest to the highest, "0,1,2,3,5"')
+  .option('--weight-table <file>', 'agreement weights of your own, one line and column a grade')
   .option('--resamples <n>', 'bootstrap every coefficient over subjects', whole)
   .addOption(
     new Option('--interval <kind>', 'bootstrap interval').choices(INTERVALS).default('percentile'),
@@ -118,15 +126,19 @@ verb('check', 'whether a catalogue or checklist file can be taken', 'check my-ch
     print(await checked(file), flags);
   });
 
-verb('icc', 'the six intraclass correlations', 'icc ratings.csv --json')
+fileVerb('icc', 'the six intraclass correlations', 'icc ratings.csv --json')
   .argument('<ratings.csv>', 'wide or long')
   .action(async (file: string, flags: Output) => print(await icc(file), flags));
 
-verb('reliability', 'alpha and its kin of the columns of a table', 'reliability scores.csv --json')
+fileVerb(
+  'reliability',
+  'alpha and its kin of the columns of a table',
+  'reliability scores.csv --json',
+)
   .argument('<scores.csv>', 'wide: candidate, then one column an item or station')
   .action(async (file: string, flags: Output) => print(await reliability(file), flags));
 
-verb(
+fileVerb(
   'variance',
   'variance components by REML',
   'variance marks.csv --model "candidate + examiner" --json',
@@ -138,7 +150,7 @@ verb(
     print(await variance(file, flags.model, flags.fixed), flags),
   );
 
-verb(
+fileVerb(
   'dstudy',
   'what designs of other sizes would be worth (generalizability)',
   'dstudy marks.csv --facets "candidate + station" --sizes "station=8,12,16" --wished 0.8 --json',
@@ -155,7 +167,7 @@ verb(
     print(await dstudy(file, flags), flags),
   );
 
-verb(
+fileVerb(
   'rasch',
   'ability, difficulty and severity on one scale (many-facet Rasch)',
   'rasch marks.csv --facets "candidate + station + examiner" --json',
@@ -166,11 +178,15 @@ verb(
     print(await rasch(file, flags), flags),
   );
 
-verb('bland-altman', 'limits of agreement of two measurements', 'bland-altman angles.csv --json')
+fileVerb(
+  'bland-altman',
+  'limits of agreement of two measurements',
+  'bland-altman angles.csv --json',
+)
   .argument('<pairs.csv>', 'wide: subject, first, second measurement')
   .action(async (file: string, flags: Output) => print(await limitsOfAgreement(file), flags));
 
-verb(
+fileVerb(
   'standard',
   'a pass mark from scores and overall grades',
   'standard scores.csv --method borderline-regression --score score --grade grade --borderline 2.5 --json',
@@ -194,14 +210,14 @@ verb(
     print(await standard(file, flags), flags),
   );
 
-verb('angoff', 'a panel’s cut', 'angoff judgements.csv --percent --json')
+fileVerb('angoff', 'a panel’s cut', 'angoff judgements.csv --percent --json')
   .argument('<judgements.csv>', 'wide: judge, then one column an item, shares from 0 to 1')
   .option('--percent', 'judgements are percentages')
   .action(async (file: string, flags: { percent?: boolean } & Output) =>
     print(await angoffCut(file, flags), flags),
   );
 
-verb(
+fileVerb(
   'hofstee',
   'the compromise between acceptable cuts and acceptable fails',
   'hofstee scores.csv --lowest-cut 45 --highest-cut 65 --fewest-fails 0.02 --most-fails 0.3 --json',
@@ -212,11 +228,13 @@ verb(
   .requiredOption('--highest-cut <score>', 'highest acceptable cut', number)
   .requiredOption('--fewest-fails <share>', 'smallest acceptable share of fails, 0 to 1', number)
   .requiredOption('--most-fails <share>', 'largest acceptable share of fails, 0 to 1', number)
+  .option('--lowest <score>', 'lowest possible score', number, 0)
+  .option('--highest <score>', 'highest possible score', number, 100)
   .action(async (file: string, flags: HofsteeFlags & Output) =>
     print(await hofsteeCut(file, flags), flags),
   );
 
-verb(
+fileVerb(
   'livingston-lewis',
   'accuracy and consistency of pass and fail at a cut',
   'livingston-lewis scores.csv --reliability 0.8 --cut 60 --json',

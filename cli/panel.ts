@@ -2,13 +2,26 @@ import { angoff } from '@kritikos/core/standards/angoff';
 import { hofstee } from '@kritikos/core/standards/hofstee';
 import type { HofsteeBounds } from '@kritikos/core/standards/hofstee';
 import { livingstonLewis } from '@kritikos/core/standards/livingstonLewis';
-import { asBadInput } from './badInput.ts';
+import { extent } from '@kritikos/core/numerics/summary';
+import { asBadInput, BadInput } from './badInput.ts';
 import { leftOutNotes, readColumns } from './readColumns.ts';
 import { readNumbers } from './readRatings.ts';
 
 /** Angoff's cut from a table of judgements: one row a judge, one column an item. */
 export async function angoffCut(file: string, { percent }: { percent?: boolean }) {
   const { columns, rows } = await readNumbers(file);
+  const all = rows.flat().filter((x) => x !== null);
+  const [, greatest] = extent(all);
+  if (percent && all.some((x) => x > 0) && greatest <= 1) {
+    throw new BadInput(
+      'All judgements are 1 or less, so they look like shares: leave out --percent. Nothing was computed.',
+    );
+  }
+  if (!percent && greatest > 1 && greatest <= 100) {
+    throw new BadInput(
+      `Judgements go up to ${greatest}, so they look like percentages: say --percent. Nothing was computed.`,
+    );
+  }
   const judgements = rows.map((row) => row.map((x) => (x === null || !percent ? x : x / 100)));
   const { estimate, lower, upper, standardError, n, notes, judges } = asBadInput(() =>
     angoff(
@@ -21,15 +34,20 @@ export async function angoffCut(file: string, { percent }: { percent?: boolean }
 
 export interface HofsteeFlags extends HofsteeBounds {
   score: string;
+  lowest: number;
+  highest: number;
 }
 
 /** Where the panel's line of acceptable cuts and fails meets the curve of the scores. */
-export async function hofsteeCut(file: string, { score, ...bounds }: HofsteeFlags) {
+export async function hofsteeCut(
+  file: string,
+  { score, lowest, highest, ...bounds }: HofsteeFlags,
+) {
   const { values, leftOut } = await readColumns(file, [score]);
   const scores = values[0] ?? [];
   const { lowestCut, highestCut, fewestFails, mostFails } = bounds;
   const { estimate, n, notes } = asBadInput(() =>
-    hofstee(scores, { lowestCut, highestCut, fewestFails, mostFails }),
+    hofstee(scores, { lowestCut, highestCut, fewestFails, mostFails }, [lowest, highest]),
   );
   const failRate = estimate === null ? null : scores.filter((s) => s < estimate).length / n;
   return { cut: estimate, failRate, n, notes: [...notes, ...leftOutNotes(leftOut, 'score')] };

@@ -1,6 +1,7 @@
 import { BadInput, badCell } from './badInput.ts';
 import { columnOf } from './readMarks.ts';
-import { readNumber, readTable } from './readTable.ts';
+import { readNumber } from './readCell.ts';
+import { readTable } from './readTable.ts';
 
 export interface Columns {
   /** `values[column]`, in the order of the names asked for; rows with an empty cell are left out. */
@@ -21,9 +22,7 @@ export async function readColumns(file: string, names: readonly string[]): Promi
     (cells, row) => {
       const read = places.map((place, c) => {
         const value = readNumber(cells[place] as string);
-        if (value === undefined) {
-          throw badCell(row, names[c] as string, `"${cells[place]}" is not a number`);
-        }
+        if (typeof value === 'string') throw badCell(row, names[c] as string, value);
         return value;
       });
       if (read.includes(null)) leftOut++;

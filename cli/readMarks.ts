@@ -1,7 +1,8 @@
 import type { Factor } from '@kritikos/core/reliability/factor';
 import { BadInput, badCell } from './badInput.ts';
 import { Codes, Growing } from './growing.ts';
-import { readNumber, readTable } from './readTable.ts';
+import { readNumber } from './readCell.ts';
+import { readTable } from './readTable.ts';
 
 export interface NamedFactor extends Factor {
   /** The name of every level, as it stands in the file. */
@@ -38,9 +39,7 @@ export async function readMarks(file: string, terms: readonly string[]): Promise
     },
     (cells, row) => {
       const value = readNumber(cells[markAt] as string);
-      if (value === undefined) {
-        throw badCell(row, columns[markAt] as string, `"${cells[markAt]}" is not a number`);
-      }
+      if (typeof value === 'string') throw badCell(row, columns[markAt] as string, value);
       for (const place of parts.flat()) {
         if (cells[place] === '') throw badCell(row, columns[place] as string, 'the cell is empty');
       }

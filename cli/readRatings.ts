@@ -3,7 +3,9 @@ import { tallyMarks } from '@kritikos/core/agreement/tally';
 import type { Tally } from '@kritikos/core/agreement/tally';
 import { BadInput, badCell } from './badInput.ts';
 import { Codes, Growing } from './growing.ts';
-import { readNumber, readTable } from './readTable.ts';
+import { isMissing, readNumber, whyNoMark } from './readCell.ts';
+import { reading } from './readingFlags.ts';
+import { readTable } from './readTable.ts';
 
 /** Every mark of a ratings file once: `subject[i]`, `rater[i]` and `word[i]` are its codes. */
 export interface RatingsFile {
@@ -15,6 +17,8 @@ export interface RatingsFile {
   /** What the codes of `word` mean: numbers where every mark is one, else words. */
   readonly words: readonly (number | string)[];
   readonly missing: number;
+  /** Where the file first has the mark of this code, in words. */
+  readonly whereIs: (code: number) => string;
 }
 
 /**
@@ -36,11 +40,11 @@ export async function readRatings(file: string, needNumbers: string | null): Pro
   let header: string[] = [];
   let long: LongColumns | null = null;
 
+  const spellings = new Map<string, string>();
   const take = (subject: number, rater: number, cell: string, row: number, column: string) => {
-    if (cell === '' || cell === 'NA') return;
-    if (needNumbers && readNumber(cell) === undefined) {
-      throw badCell(row, column, `"${cell}" is not a number, which the ${needNumbers} level needs`);
-    }
+    if (isMissing(cell)) return;
+    const why = whyNotTaken(cell, needNumbers, spellings);
+    if (why) throw badCell(row, column, why);
     columns.subject.push(subject);
     columns.rater.push(rater);
     columns.word.push(words.of(cell));
@@ -58,15 +62,12 @@ export async function readRatings(file: string, needNumbers: string | null): Pro
           'The file needs a column for the subject and one for each rater, or the columns candidate, examiner, mark.',
         );
       }
-      for (const [j, name] of names.entries()) {
-        if (j > 0 && raters.of(name) !== j - 1) {
-          throw new BadInput(`Two columns are called "${name}". Nothing was computed.`);
-        }
-      }
+      for (const name of names.slice(1)) raters.of(name);
     },
     (cells, row) => {
       if (!long) {
-        const subject = subjects.of(String(row));
+        const subject = subjects.size;
+        refuseTwin(subjects, cells[0] as string, row, header[0] as string);
         for (let j = 1; j < cells.length; j++) {
           take(subject, j - 1, cells[j] as string, row, header[j] as string);
         }
@@ -80,17 +81,51 @@ export async function readRatings(file: string, needNumbers: string | null): Pro
       take(subject, rater, cells[long.mark] as string, row, header[long.mark] as string);
     },
   );
-  if (subjects.size === 0) throw new BadInput('There is no row under the header.');
-  const result = {
+  const result: RatingsFile = {
     subjects: subjects.size,
     raters: raters.names,
     subject: columns.subject.whole(),
     rater: columns.rater.whole(),
     ...meaning(columns.word.whole(), words.names),
     missing: subjects.size * raters.size - columns.word.length,
+    whereIs: (code: number): string => {
+      const i = result.word.indexOf(code);
+      const rater = raters.names[columns.rater.whole()[i] as number];
+      const column = long ? header[(long as LongColumns).mark] : rater;
+      return `Row ${columns.row.whole()[i]}, column "${column}"`;
+    },
   };
   if (long) refuseTwice(result, columns.row.whole(), header[(long as LongColumns).mark] as string);
   return result;
+}
+
+/** What keeps a cell from being a mark; `null` where nothing does. */
+function whyNotTaken(
+  cell: string,
+  needNumbers: string | null,
+  spellings: Map<string, string>,
+): string | null {
+  const read = readNumber(cell);
+  if (typeof read === 'number') return null;
+  if (needNumbers) return `${read}, which the ${needNumbers} level needs`;
+  if (/^[+-]?[\d.,]+([eE][+-]?\d+)?$/.test(cell)) return read;
+  const missing = whyNoMark(cell);
+  if (missing) return missing;
+  const spelt = spellings.get(cell.toLowerCase());
+  if (spelt === undefined) spellings.set(cell.toLowerCase(), cell);
+  else if (spelt !== cell && !reading.asWritten) {
+    return `"${cell}" stands beside "${spelt}"; write them alike, or say --as-written if they are two different marks`;
+  }
+  return null;
+}
+
+/** Every row of a wide table is a subject of its own, under a name of its own. */
+function refuseTwin(subjects: Codes, name: string, row: number, column: string): void {
+  if (name === '') throw badCell(row, column, 'the cell is empty, so nobody is named');
+  const before = subjects.size;
+  if (subjects.of(name) !== before) {
+    throw badCell(row, column, `${name} stands in a row above already`);
+  }
 }
 
 interface LongColumns {
@@ -191,6 +226,8 @@ export interface NumberTable {
 /** Reads a wide table of numbers: first column the candidate, then one column an item or station. */
 export async function readNumbers(file: string): Promise<NumberTable> {
   let columns: string[] = [];
+  let first = '';
+  const subjects = new Codes();
   const rows: (number | null)[][] = [];
   await readTable(
     file,
@@ -198,20 +235,19 @@ export async function readNumbers(file: string): Promise<NumberTable> {
       if (header.length < 2) {
         throw new BadInput('The file needs a column for the candidate and at least one more.');
       }
+      first = header[0] as string;
       columns = header.slice(1);
     },
     (cells, row) => {
+      refuseTwin(subjects, cells[0] as string, row, first);
       rows.push(
         cells.slice(1).map((cell, j) => {
           const value = readNumber(cell);
-          if (value === undefined) {
-            throw badCell(row, columns[j] ?? '', `"${cell}" is not a number`);
-          }
+          if (typeof value === 'string') throw badCell(row, columns[j] ?? '', value);
           return value;
         }),
       );
     },
   );
-  if (rows.length === 0) throw new BadInput('There is no row under the header.');
   return { columns, rows };
 }

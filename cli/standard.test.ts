@@ -46,7 +46,11 @@ describe('the command on standards, accuracy and plans', () => {
       cut: 65,
       standardError: 5,
     });
-    expect(run('angoff', judges).stderr).toMatch(/50 is not between 0 and 1/);
+    expect(run('angoff', judges).stderr).toMatch(/look like percentages: say --percent/);
+    const shares = file('shares.csv', 'judge,i1,i2\nA,0.5,0.7\nB,0.6,0.8\n');
+    expect(run('angoff', shares, '--percent').stderr).toMatch(
+      /look like shares: leave out --percent/,
+    );
     const scores = file(
       'h.csv',
       ['score', ...Array.from({ length: 100 }, (_, i) => i + 1)].join('\n'),

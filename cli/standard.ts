@@ -72,7 +72,8 @@ function cutBy(scores: readonly number[], grades: readonly number[], flags: Stan
         scores.filter((_, i) => (grades[i] as number) > flags.borderline === competent);
       const cuts = contrastingGroups(group(false), group(true));
       const cut = cuts.normal ?? cuts.leastMisclassified;
-      const notes = cut === null ? ['One of the two groups is empty or nothing parts them.'] : [];
+      const notes =
+        cut === null && cuts.notes.length === 0 ? ['Nothing parts the two groups.'] : cuts.notes;
       return { cut, standardError: null, ...cuts, notes };
     }
     case 'cohen': {

@@ -15,6 +15,11 @@ export interface ChanceModel {
   readonly expected: number;
   /** `pull[k]`: what one more mark in category k would make of pe, for the error; absent where pe is fixed. */
   readonly pull?: ArrayLike<number>;
+  /**
+   * Whether agreement is held against what the shares of the categories force on any two raters:
+   * true of kappas, whose scale is those shares; not of coefficients with a chance of their own.
+   */
+  readonly boundByShares?: boolean;
 }
 export type Chance = (shares: Float64Array) => ChanceModel;
 
@@ -89,7 +94,7 @@ function linearise(tally: Tally, weights: Weights, chance: Chance): Linearised |
   const agreement = rowAgreement(tally, weights);
   const marked = marksPerRow(tally);
   const { n, usable, observed, shares } = pooled(tally, agreement, tally.times);
-  const { expected, pull } = chance(shares);
+  const { expected, pull, boundByShares } = chance(shares);
   if (expected >= 1 - 1e-12) return null;
   const estimate = (observed - expected) / (1 - expected);
   const pulls = marked.reduce((into, r, p) => {
@@ -110,7 +115,8 @@ function linearise(tally: Tally, weights: Weights, chance: Chance): Linearised |
     estimate,
     pulls,
     times: tally.times.map((t, p) => (marked[p] === 0 ? 0 : t)),
-    lowest: (leastAgreement(marks, marks, weights) - expected) / (1 - expected),
+    lowest:
+      ((boundByShares ? leastAgreement(marks, marks, weights) : 0) - expected) / (1 - expected),
   };
 }
 
@@ -158,7 +164,7 @@ export function productChance(weights: Weights): Chance {
       pull[k] = sum;
       expected += (shares[k] as number) * sum;
     }
-    return { expected, pull };
+    return { expected, pull, boundByShares: true };
   };
 }
 

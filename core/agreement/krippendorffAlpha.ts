@@ -23,7 +23,8 @@ export type Level = (typeof LEVELS)[number];
  * two marks hold no information on agreement and are left out. The pull of every kind of subject is
  * found by differences, and the interval is `coefficientInterval`'s.
  * Worked value: his 4 observers by 12 units give nominal .743, ordinal .815, interval .849,
- * ratio .797. Throws `RangeError` for words at the interval or ratio level.
+ * ratio .797. Throws `RangeError` for words at the interval or ratio level and for negative
+ * marks at the ratio level.
  */
 export function krippendorffAlpha(tally: Tally, level: Level): Estimate {
   const method = `Krippendorff 2011, ${level}`;
@@ -55,6 +56,10 @@ export function prepareKrippendorffAlpha(tally: Tally, level: Level): Prepared {
   const needsNumbers = level === 'interval' || level === 'ratio';
   if (needsNumbers && tally.categories.some((c) => typeof c !== 'number')) {
     throw new RangeError(`Marks must be numbers at the ${level} level.`);
+  }
+  const negative = tally.categories.find((c) => typeof c === 'number' && c < 0);
+  if (level === 'ratio' && negative !== undefined) {
+    throw new RangeError(`The ratio level has a true zero, and ${negative} lies below it.`);
   }
   const size = tally.categories.length;
   const values = Float64Array.from(tally.categories, (c) => (needsNumbers ? Number(c) : 0));

@@ -1,3 +1,4 @@
+import { extent } from '../numerics/summary.ts';
 import type { Tally } from './tally.ts';
 
 /** Agreement weights: `weights[i][j]` is 1 on the diagonal and falls to 0 for the worst disagreement. */
@@ -8,7 +9,8 @@ export type WeightScheme = (typeof WEIGHT_SCHEMES)[number];
 
 /**
  * Weights for k ordered categories (Cohen 1968): `1 - |i - j| / (k - 1)` linear,
- * `1 - (i - j)^2 / (k - 1)^2` quadratic, 1 and 0 unweighted. Categories count by their rank.
+ * `1 - (i - j)^2 / (k - 1)^2` quadratic, 1 and 0 unweighted. Categories count by their rank, so
+ * that all grades of the scale must be among them, used or not.
  */
 export function agreementWeights(k: number, scheme: WeightScheme): Weights {
   const span = Math.max(1, k - 1);
@@ -16,6 +18,25 @@ export function agreementWeights(k: number, scheme: WeightScheme): Weights {
     Array.from({ length: k }, (_, j) => {
       const distance = Math.abs(i - j) / span;
       if (scheme === 'unweighted') return i === j ? 1 : 0;
+      return 1 - (scheme === 'linear' ? distance : distance * distance);
+    }),
+  );
+}
+
+/**
+ * The same on a scale whose grades need not be evenly spaced: distance is the difference of the
+ * grades over that of the highest and the lowest. Grades that nobody used belong to the scale too.
+ * Throws `RangeError` for a scale of one grade. Worked value: on the scale 0, 1, 2, 3, 5 the grades
+ * 3 and 5 are as far apart as 0 and 2, linear weight .6.
+ */
+export function weightsOfScale(scale: readonly number[], scheme: WeightScheme): Weights {
+  const [least, greatest] = extent(scale);
+  const span = greatest - least;
+  if (!(span > 0)) throw new RangeError('A scale needs two grades at least.');
+  return scale.map((a) =>
+    scale.map((b) => {
+      const distance = Math.abs(a - b) / span;
+      if (scheme === 'unweighted') return a === b ? 1 : 0;
       return 1 - (scheme === 'linear' ? distance : distance * distance);
     }),
   );

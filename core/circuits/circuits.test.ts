@@ -133,4 +133,27 @@ describe('double marking', () => {
     ).toBe(true);
     expect(() => planDoubleMarking(circuits, stations, [9], 2)).toThrow(/between 0 and 1/);
   });
+
+  it('refuses extra time that takes time away, and says what uneven numbers cost', () => {
+    const plan = {
+      stations: 10,
+      restStations: 0,
+      circuits: 1,
+      readingMinutes: 1,
+      stationMinutes: 7,
+      changeoverMinutes: 1,
+      slotsBetweenBreaks: 0,
+      breakMinutes: 0,
+    };
+    const people = (n: number, extraTime = 0) =>
+      Array.from({ length: n }, (_, i) => ({ number: i + 1, extraTime, notInCircuits: [] }));
+    expect(() => planTimetable(plan, people(3, -2))).toThrow(
+      /share of the slot from 0 to 2, not -2/,
+    );
+    const even = planTimetable(plan, people(20));
+    expect(even.notes).toEqual([]);
+    const odd = planTimetable(plan, people(25));
+    expect(odd.length).toBeGreaterThan(odd.lowerBound);
+    expect(odd.notes[0]).toMatch(/minutes longer than the lower bound.*wave 3 has 5 of 10 places/);
+  });
 });

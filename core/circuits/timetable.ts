@@ -35,6 +35,8 @@ export interface Timetable {
   readonly length: number;
   /** No plan of this kind can be shorter. */
   readonly lowerBound: number;
+  /** Where the plan is longer than it might be, why. */
+  readonly notes: readonly string[];
   /** Candidates who cannot be placed, each with the reason. */
   readonly unplaced: readonly { readonly candidate: number; readonly reason: string }[];
 }
@@ -48,7 +50,8 @@ export interface Timetable {
  * bound counts what nothing can save: each circuit's stations must see their share of candidates,
  * one a slot, and the first wave needs as many slots as there are positions.
  *
- * Throws `RangeError` for a plan without a station or with a time that is not above 0.
+ * Throws `RangeError` for a plan without a station, with a time that is not above 0, or with extra
+ * time that is negative. Uneven numbers can cost a round: a note says how much over the bound.
  * Worked value: 10 stations, 2 rests, 24 candidates, 2 circuits, slots of 2 + 8 + 1 minutes:
  * one wave of 12 slots, 12 * 11 - 1 = 131 minutes.
  */
@@ -57,6 +60,12 @@ export function planTimetable(
   candidates: readonly CircuitCandidate[],
 ): Timetable {
   refuseHopeless(plan);
+  const odd = candidates.find(({ extraTime }) => !(extraTime >= 0 && extraTime <= 2));
+  if (odd) {
+    throw new RangeError(
+      `Extra time is a share of the slot from 0 to 2, not ${odd.extraTime} (candidate ${odd.number}).`,
+    );
+  }
   const positions = plan.stations + plan.restStations;
   const groups = [
     candidates.filter((c) => c.extraTime === 0),
@@ -86,7 +95,34 @@ export function planTimetable(
       });
     }
   }
-  return { waves, length: clock.end, lowerBound: lowerBound(plan, candidates), unplaced };
+  const bound = lowerBound(plan, candidates);
+  return {
+    waves,
+    length: clock.end,
+    lowerBound: bound,
+    unplaced,
+    notes: wastedNotes(waves, clock.end, bound),
+  };
+}
+
+/** More than this over the bound is worth a word. */
+const WASTED = 0.05;
+
+/** Names the waves that run for a few candidates only: every wave costs a whole round. */
+function wastedNotes(waves: readonly Wave[], length: number, bound: number): string[] {
+  if (length <= bound * (1 + WASTED)) return [];
+  const half = waves.flatMap(({ positions }, w) => {
+    const places = positions.flat();
+    const taken = places.filter((place) => place !== null).length;
+    return taken < places.length
+      ? [`wave ${w + 1} has ${taken} of ${places.length} places taken`]
+      : [];
+  });
+  return half.length === 0
+    ? []
+    : [
+        `The day is ${Math.round(length - bound)} minutes longer than the lower bound because a wave runs a whole round for whoever is in it: ${half.join(', ')}. More rests, fewer circuits or other numbers may shorten it; this planner does not try.`,
+      ];
 }
 
 /** Who is at which position of a circuit in slot t of a wave (everybody moves one on each slot). */

@@ -6,6 +6,19 @@ export function mean(values: ArrayLike<number>): number | null {
   return sum / values.length;
 }
 
+/**
+ * The least and the greatest value; infinities the wrong way round for none. A loop, because a
+ * spread of a hundred thousand values is more than a call takes.
+ */
+export function extent(values: Iterable<number>): readonly [least: number, greatest: number] {
+  let [least, greatest] = [Infinity, -Infinity];
+  for (const value of values) {
+    if (value < least) least = value;
+    if (value > greatest) greatest = value;
+  }
+  return [least, greatest];
+}
+
 /** Sample variance with divisor n - 1; `null` for fewer than two values. Two passes, for accuracy. */
 export function variance(values: ArrayLike<number>): number | null {
   const average = mean(values);

@@ -1,4 +1,4 @@
-import { mean, variance } from '../numerics/summary.ts';
+import { extent, mean, variance } from '../numerics/summary.ts';
 
 export interface ContrastingCuts {
   /** Where the two normal curves cross between the means; `null` where they do not. */
@@ -8,6 +8,8 @@ export interface ContrastingCuts {
   /** The score at which the fewest candidates are on the wrong side; the middle where several are. */
   readonly leastMisclassified: number | null;
   readonly misclassified: number | null;
+  /** Why there is no cut, or why it should be looked at twice. */
+  readonly notes: readonly string[];
 }
 
 /**
@@ -24,10 +26,25 @@ export function contrastingGroups(
   notCompetent: readonly number[],
   competent: readonly number[],
 ): ContrastingCuts {
+  const [low, high] = [mean(notCompetent), mean(competent)];
+  const none = { normal: null, logistic: null, leastMisclassified: null, misclassified: null };
+  if (low === null || high === null) {
+    const which = low === null ? 'not competent' : 'competent';
+    return { ...none, notes: [`Nobody was judged ${which}, so there is nothing to part.`] };
+  }
+  if (low >= high) {
+    return {
+      ...none,
+      notes: [
+        `Candidates judged not competent score ${low.toFixed(1)} on average, those judged competent ${high.toFixed(1)}: the groups stand the wrong way round, and no cut parts them. Are the judgements coded as you think?`,
+      ],
+    };
+  }
   return {
     normal: crossing(notCompetent, competent),
     logistic: evenChances(notCompetent, competent),
     ...leastWrong(notCompetent, competent),
+    notes: [],
   };
 }
 
@@ -54,11 +71,20 @@ function leastWrong(
   const scores = [...new Set([...low, ...high])].sort((a, b) => a - b);
   if (low.length === 0 || high.length === 0)
     return { leastMisclassified: null, misclassified: null };
-  const wrongAt = (cut: number) =>
-    low.filter((s) => s >= cut).length + high.filter((s) => s < cut).length;
-  const cuts = scores.slice(1).map((s, i) => ((scores[i] as number) + s) / 2);
-  const wrong = cuts.map(wrongAt);
-  const least = Math.min(...wrong);
+  // Going up score by score, each candidate passed changes the count by one.
+  const wrongAt = new Map<number, number>();
+  for (const s of low) wrongAt.set(s, (wrongAt.get(s) ?? 0) - 1);
+  for (const s of high) wrongAt.set(s, (wrongAt.get(s) ?? 0) + 1);
+  let now = low.length;
+  const cuts: number[] = [];
+  const wrong: number[] = [];
+  for (const [i, s] of scores.slice(0, -1).entries()) {
+    now += wrongAt.get(s) ?? 0;
+    cuts.push((s + (scores[i + 1] as number)) / 2);
+    wrong.push(now);
+  }
+  if (cuts.length === 0) return { leastMisclassified: null, misclassified: null };
+  const least = wrong.reduce((a, b) => Math.min(a, b), Infinity);
   const best = cuts.filter((_, i) => wrong[i] === least);
   const middle = mean(best);
   return { leastMisclassified: middle, misclassified: middle === null ? null : least };
@@ -70,7 +96,8 @@ function evenChances(low: readonly number[], high: readonly number[]): number | 
   const centre = mean(scores);
   if (centre === null || low.length === 0 || high.length === 0) return null;
   // Without overlap the likelihood rises for ever steeper curves.
-  if (Math.max(...low) <= Math.min(...high) || Math.max(...high) <= Math.min(...low)) return null;
+  const [[lowLeast, lowMost], [highLeast, highMost]] = [extent(low), extent(high)];
+  if (lowMost <= highLeast || highMost <= lowLeast) return null;
   const scale = Math.sqrt(variance(scores) ?? 0);
   const x = scores.map((score) => (score - centre) / scale);
   let a = 0;

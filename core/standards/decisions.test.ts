@@ -9,7 +9,7 @@ import { ebel } from './ebel.ts';
 import { equate } from './equating.ts';
 import { fixedPercent, meanMinusSd } from './fixedCuts.ts';
 import { livingstonLewis } from './livingstonLewis.ts';
-import { chanceToReach } from './trueScores.ts';
+import { chanceToReach, decisionQuality } from './trueScores.ts';
 
 describe('panels', () => {
   it('Ebel: cells of weight 3 and 1 with shares .8 and .4 give 70', () => {
@@ -143,6 +143,37 @@ describe('decision consistency and accuracy', () => {
     // Subkoviak's regressed scores are bunched together; he is known to be a few points too high or low.
     expect(Math.abs((subkoviak(scores, 30, cut)?.consistency ?? 0) - alike)).toBeLessThan(0.03);
     expect(Math.abs((kr21(scores, 30) ?? 0) - reliability)).toBeLessThan(0.03);
+  });
+
+  it('hold for a U-shaped beta, whose ends are infinite', () => {
+    // Two binomial scores of one beta true score are beta-binomial together (Huynh 1976):
+    // P(x, y) = C(n, x) C(n, y) B(a + x + y, b + 2n - x - y) / B(a, b), counted out in full.
+    const [n, passing, a, b] = [10, 6, 0.15, 0.1];
+    const logGamma = (x: number): number =>
+      x < 12
+        ? logGamma(x + 1) - Math.log(x)
+        : (x - 0.5) * Math.log(x) -
+          x +
+          0.5 * Math.log(2 * Math.PI) +
+          1 / (12 * x) -
+          1 / (360 * x ** 3);
+    const logBeta = (p: number, q: number) => logGamma(p) + logGamma(q) - logGamma(p + q);
+    const logChoose = (x: number) => logGamma(n + 1) - logGamma(x + 1) - logGamma(n - x + 1);
+    let alike = 0;
+    let passRate = 0;
+    for (let x = 0; x <= n; x++) {
+      for (let y = 0; y <= n; y++) {
+        const p = Math.exp(
+          logChoose(x) + logChoose(y) + logBeta(a + x + y, b + 2 * n - x - y) - logBeta(a, b),
+        );
+        if (x >= passing === y >= passing) alike += p;
+        if (x >= passing) passRate += p;
+      }
+    }
+    const found = decisionQuality({ alpha: a, beta: b, lower: 0, upper: 1 }, n, passing, 0.6);
+    expect(found.consistency).toBeCloseTo(alike, 5);
+    expect(found.passRate).toBeCloseTo(passRate, 5);
+    expect(found.accuracy + found.falsePass + found.falseFail).toBeCloseTo(1, 12);
   });
 
   it('are the docstrings’ by hand', () => {

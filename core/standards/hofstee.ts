@@ -16,12 +16,31 @@ export interface HofsteeBounds {
  *
  * The curve is a staircase; the first cut at which it reaches the line is given. Where the two do
  * not meet within the box, the cut is `null` and the note says which way: no cut is invented.
- * Worked value: scores 1..100, bounds 40..60 and 0..1, meet at 50 (half fail, half of the line).
+ * Throws `RangeError` for answers that nobody can mean: shares outside 0..1, cuts outside `range`,
+ * a lowest above a highest. Worked value: scores 1..100, bounds 40..60 and 0..1, meet at 50 (half fail, half of the line).
  */
-export function hofstee(scores: readonly number[], bounds: HofsteeBounds): Estimate {
+export function hofstee(
+  scores: readonly number[],
+  bounds: HofsteeBounds,
+  range: readonly [number, number] = [-Infinity, Infinity],
+): Estimate {
   const method = 'Hofstee 1983';
   const { lowestCut, highestCut, fewestFails, mostFails } = bounds;
   const n = scores.length;
+  for (const share of [fewestFails, mostFails]) {
+    if (!(share >= 0 && share <= 1)) {
+      throw new RangeError(
+        `An acceptable share of fails lies between 0 and 1, not at ${share}${share > 1 && share <= 100 ? `; ${share} % is ${share / 100}` : ''}.`,
+      );
+    }
+  }
+  for (const cut of [lowestCut, highestCut]) {
+    if (!(cut >= range[0] && cut <= range[1])) {
+      throw new RangeError(
+        `An acceptable cut lies on the scale from ${range[0]} to ${range[1]}, not at ${cut}.`,
+      );
+    }
+  }
   if (!(lowestCut < highestCut && fewestFails < mostFails)) {
     throw new RangeError('The lower bound must lie below the upper one, for cuts and for fails.');
   }

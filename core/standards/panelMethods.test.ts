@@ -60,6 +60,18 @@ describe('Hofstee', () => {
     expect(low.notes[0]).toMatch(/fails fewer candidates than acceptable/);
   });
 
+  it('refuses answers that no judge can mean before it blames the curve', () => {
+    const bounds = { lowestCut: 40, highestCut: 60, fewestFails: 0, mostFails: 0.3 };
+    expect(() => hofstee(scores, { ...bounds, mostFails: 30 })).toThrow(/30 % is 0.3/);
+    expect(() => hofstee(scores, { ...bounds, fewestFails: -0.1 })).toThrow(/between 0 and 1/);
+    expect(() => hofstee(scores, { ...bounds, highestCut: 140 }, [0, 100])).toThrow(
+      /scale from 0 to 100, not at 140/,
+    );
+    expect(() => hofstee(scores, { ...bounds, lowestCut: 70 })).toThrow(
+      /lower bound must lie below/,
+    );
+  });
+
   it('stays inside the box', () => {
     const marks = fc.array(fc.integer({ min: 0, max: 100 }), { minLength: 1, maxLength: 60 });
     fc.assert(
@@ -94,7 +106,10 @@ describe('groups of candidates', () => {
     expect(normal).toBeCloseTo(50, 10);
     expect(leastMisclassified).toBeCloseTo(50, 10);
     expect(misclassified).toBe(0);
-    expect(contrastingGroups([60, 62], [40, 41]).normal).toBeNull();
+    const backwards = contrastingGroups([60, 62, 64], [40, 41, 63]);
+    expect(backwards).toMatchObject({ normal: null, logistic: null, leastMisclassified: null });
+    expect(backwards.notes[0]).toMatch(/score 62.0 on average.*competent 48.0.*wrong way round/);
+    expect(contrastingGroups([], [40, 41]).notes[0]).toMatch(/Nobody was judged not competent/);
   });
 
   it('contrasting: the crossing point has equal densities in both groups', () => {

@@ -1,3 +1,4 @@
+import betaCdf from '@stdlib/stats-base-dists-beta-cdf';
 import binomialPmf from '@stdlib/stats-base-dists-binomial-pmf';
 
 /** A beta distribution of true scores, stretched from `lower` to `upper` within [0, 1]. */
@@ -21,12 +22,14 @@ export interface DecisionQuality {
   readonly passRate: number;
 }
 
-const STEPS = 4000;
+const STEPS = 2000;
 
 /**
  * Decisions at a cut where true scores follow a beta distribution and, given the true score, the
  * score is binomial with n tasks: everything is an integral over the true score t of
- * `P(X >= c | t)` and its square, taken here at 4,000 equal steps of t.
+ * `P(X >= c | t)` and its square. The range of t is cut into 2,000 steps and at the true cut; each
+ * weighs what the beta distribution has in it, by the incomplete beta function, and is read at its
+ * own mean. A U-shaped beta, infinite at its ends, then weighs what it should.
  *
  * `passing` is the least score that passes, a whole number of 0..n; `trueCut` the true score, in
  * [0, 1], that ought to pass.
@@ -37,31 +40,42 @@ export function decisionQuality(
   passing: number,
   trueCut: number,
 ): DecisionQuality {
-  let weight = 0;
   let pass = 0;
   let bothPass = 0;
   let bothFail = 0;
   let falsePass = 0;
   let falseFail = 0;
-  for (let step = 0; step < STEPS; step++) {
-    const z = (step + 0.5) / STEPS;
-    const t = lower + (upper - lower) * z;
-    const density = Math.exp((alpha - 1) * Math.log(z) + (beta - 1) * Math.log1p(-z));
-    const p = chanceToReach(passing, n, t);
-    weight += density;
-    pass += density * p;
-    bothPass += density * p * p;
-    bothFail += density * (1 - p) ** 2;
-    if (t < trueCut) falsePass += density * p;
-    else falseFail += density * (1 - p);
+  const cutAt = Math.min(1, Math.max(0, (trueCut - lower) / (upper - lower)));
+  const edges = Array.from({ length: STEPS + 1 }, (_, k) => k / STEPS);
+  if (!edges.includes(cutAt)) edges.splice(Math.ceil(cutAt * STEPS), 0, cutAt);
+  const centre = alpha / (alpha + beta);
+  let below = 0;
+  let momentBelow = 0;
+  for (let k = 1; k < edges.length; k++) {
+    const edge = edges[k] as number;
+    const upTo = edge === 1 ? 1 : betaCdf(edge, alpha, beta);
+    const momentUpTo = edge === 1 ? 1 : betaCdf(edge, alpha + 1, beta);
+    const mass = upTo - below;
+    if (mass > 0) {
+      const inside = (centre * (momentUpTo - momentBelow)) / mass;
+      const z = Math.min(edge, Math.max(edges[k - 1] as number, inside));
+      const p = chanceToReach(passing, n, lower + (upper - lower) * z);
+      pass += mass * p;
+      bothPass += mass * p * p;
+      bothFail += mass * (1 - p) ** 2;
+      if (edge <= cutAt) falsePass += mass * p;
+      else falseFail += mass * (1 - p);
+    }
+    below = upTo;
+    momentBelow = momentUpTo;
   }
-  const passRate = pass / weight;
-  const consistency = (bothPass + bothFail) / weight;
+  const passRate = pass;
+  const consistency = bothPass + bothFail;
   const byChance = passRate ** 2 + (1 - passRate) ** 2;
   return {
-    accuracy: 1 - (falsePass + falseFail) / weight,
-    falsePass: falsePass / weight,
-    falseFail: falseFail / weight,
+    accuracy: 1 - falsePass - falseFail,
+    falsePass,
+    falseFail,
     consistency,
     kappa: byChance >= 1 - 1e-12 ? null : (consistency - byChance) / (1 - byChance),
     passRate,
