@@ -1,3 +1,4 @@
+import { standardErrorOfMeasurement } from '@kritikos/core/reliability/standardError';
 import { internalConsistency } from '@kritikos/core/reliability/internalConsistency';
 import { intraclass } from '@kritikos/core/reliability/intraclass';
 import { readNumbers, readRatings, spreadOut } from './readRatings.ts';
@@ -23,6 +24,7 @@ export async function reliability(file: string) {
     itemTotal: byColumn(itemTotal),
     guttmanLambda2,
     spearmanBrown,
+    sem: standardErrorOfMeasurement(rows),
     n,
     leftOut,
   };

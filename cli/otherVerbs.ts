@@ -1,0 +1,71 @@
+import { Option } from 'commander';
+import { accuracy } from './accuracy.ts';
+import type { AccuracyFlags } from './accuracy.ts';
+import { BadInput } from './badInput.ts';
+import { circuit } from './circuit.ts';
+import type { CircuitFlags } from './circuit.ts';
+import { EXPORTS } from './formats.ts';
+import type { Export } from './formats.ts';
+import { number, print, program, verb, whole } from './command.ts';
+import type { Output } from './command.ts';
+
+// The verbs on tests, on the day and on the catalogue’s files.
+
+verb(
+  'accuracy',
+  'what a test is worth',
+  'accuracy --tp 24 --fp 3 --fn 6 --tn 70 --pretest 0.3 --json',
+)
+  .requiredOption('--tp <n>', 'true positives', whole)
+  .requiredOption('--fp <n>', 'false positives', whole)
+  .requiredOption('--fn <n>', 'false negatives', whole)
+  .requiredOption('--tn <n>', 'true negatives', whole)
+  .option('--pretest <p>', 'chance of the condition before the test', number)
+  .action((flags: AccuracyFlags & Output) => print(accuracy(flags), flags));
+
+verb(
+  'circuit',
+  'the length of a day of rotating stations',
+  'circuit --candidates 48 --stations 10 --rests 2 --circuits 2 --minutes 8 --json',
+)
+  .requiredOption('--candidates <n>', 'candidates', whole)
+  .requiredOption('--stations <n>', 'stations with an examiner', whole)
+  .option('--rests <n>', 'rest stations', whole, 0)
+  .option('--circuits <n>', 'circuits side by side', whole, 1)
+  .option('--reading <n>', 'minutes to read before the station', number, 1)
+  .option('--minutes <n>', 'minutes at the station', number, 8)
+  .option('--changeover <n>', 'minutes between stations', number, 1)
+  .option('--break-after <n>', 'slots after which examiners rest; 0 for never', whole, 0)
+  .option('--break <n>', 'minutes of rest', number, 15)
+  .option('--extra <n>', 'candidates with extra time', whole, 0)
+  .option('--extra-share <share>', 'how much more time they get', number, 0.25)
+  .action((flags: CircuitFlags & Output) => print(circuit(flags), flags));
+
+/** Loaded on demand: the statistics do not wait for a hundred procedures. */
+const theCatalogue = () => import('./catalogue.ts');
+const asJson = (content: object) => process.stdout.write(`${JSON.stringify(content, null, 2)}\n`);
+
+program
+  .command('catalogue')
+  .description('the catalogue, one procedure, its checklist or FHIR Questionnaire, as JSON')
+  .argument('[procedure]', 'id of a procedure; without it, all of them')
+  .addOption(new Option('--as <format>', 'what to write').choices(EXPORTS).default('catalogue'))
+  .option('--schema', 'write the JSON Schema of the format instead')
+  .addHelpText(
+    'after',
+    '\nExample:\n  npm run --silent kritikos -- catalogue elbow-valgus-stress --as fhir',
+  )
+  .action(async (id: string | undefined, { as, schema }: { as: Export; schema?: boolean }) => {
+    const { exported, schemaOf } = await theCatalogue();
+    if (schema && as === 'fhir') {
+      throw new BadInput('FHIR publishes the schema of a Questionnaire; ask for another format.');
+    }
+    asJson(schema ? schemaOf(as as Exclude<Export, 'fhir'>) : exported(id, as));
+  });
+
+verb('check', 'whether a catalogue or checklist file can be taken', 'check my-checklist.json')
+  .argument('<file.json>', 'catalogue, checklist, or FHIR Questionnaire')
+  .action(async (file: string, flags: Output) => {
+    const { checked } = await theCatalogue();
+    print(await checked(file), flags);
+  });

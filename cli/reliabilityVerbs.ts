@@ -1,0 +1,73 @@
+import { severity } from './raters.ts';
+import { dstudy, rasch } from './facets.ts';
+import type { DStudyFlags } from './facets.ts';
+import { icc, reliability } from './reliability.ts';
+import { variance } from './variance.ts';
+import { fileVerb, number, print } from './command.ts';
+import type { Output } from './command.ts';
+
+// The verbs on scores as measurements: reliability, variances, severity.
+
+fileVerb('icc', 'the six intraclass correlations', 'icc ratings.csv --json')
+  .argument('<ratings.csv>', 'wide or long')
+  .action(async (file: string, flags: Output) => print(await icc(file), flags));
+
+fileVerb(
+  'reliability',
+  'alpha and its kin of the columns of a table',
+  'reliability scores.csv --json',
+)
+  .argument('<scores.csv>', 'wide: candidate, then one column an item or station')
+  .action(async (file: string, flags: Output) => print(await reliability(file), flags));
+
+fileVerb(
+  'variance',
+  'variance components by REML',
+  'variance marks.csv --model "candidate + examiner" --json',
+)
+  .argument('<marks.csv>', 'long: a column "mark" and one column a factor')
+  .requiredOption('--model <terms>', 'random terms: "candidate + examiner + candidate:station"')
+  .option('--fixed <terms>', 'fixed terms; 1 is the intercept', '1')
+  .action(async (file: string, flags: { model: string; fixed: string } & Output) =>
+    print(await variance(file, flags.model, flags.fixed), flags),
+  );
+
+fileVerb(
+  'dstudy',
+  'what designs of other sizes would be worth (generalizability)',
+  'dstudy marks.csv --facets "candidate + station" --sizes "station=8,12,16" --wished 0.8 --json',
+)
+  .argument('<marks.csv>', 'long: a column "mark" and one column a facet')
+  .requiredOption('--facets <names>', 'the object first: "candidate + station + examiner"')
+  .requiredOption('--sizes <numbers>', 'numbers to try: "station=8,12 examiner=1,2"')
+  .option('--nested <pairs>', 'facets nested in others: "examiner:station"')
+  .option('--cut <score>', 'dependability at this cut', number)
+  .option('--wished <phi>', 'the cheapest design with this dependability', number)
+  .option('--minutes <n>', 'minutes of one examiner with one candidate at one station', number, 10)
+  .option('--hours <n>', 'examiner-hours that there are at most', number)
+  .action(async (file: string, flags: DStudyFlags & Output) =>
+    print(await dstudy(file, flags), flags),
+  );
+
+fileVerb(
+  'rasch',
+  'ability, difficulty and severity on one scale (many-facet Rasch)',
+  'rasch marks.csv --facets "candidate + station + examiner" --json',
+)
+  .argument('<marks.csv>', 'long: a column "mark" of whole grades and one column a facet')
+  .option('--facets <names>', 'candidates first', 'candidate + station + examiner')
+  .action(async (file: string, flags: { facets: string } & Output) =>
+    print(await rasch(file, flags), flags),
+  );
+
+fileVerb(
+  'severity',
+  'how severe every examiner is (mixed model)',
+  'severity marks.csv --model "candidate + examiner" --json',
+)
+  .argument('<marks.csv>', 'long: a column "mark" and one column a factor')
+  .requiredOption('--model <terms>', 'random terms: "candidate + station + examiner"')
+  .option('--examiner <column>', 'the factor whose levels are the examiners', 'examiner')
+  .action(async (file: string, flags: { model: string; examiner: string } & Output) =>
+    print(await severity(file, flags), flags),
+  );

@@ -1,0 +1,180 @@
+import { consequences, equate, examRule, huynh } from './decisions.ts';
+import type { ExamRuleFlags } from './decisions.ts';
+import { beukCut, ebelCut, rounds } from './panels.ts';
+import { Option } from 'commander';
+import { angoffCut, decisionsAtCut, hofsteeCut } from './panel.ts';
+import type { HofsteeFlags, LivingstonLewisFlags } from './panel.ts';
+import { standard, STANDARD_METHODS } from './standard.ts';
+import type { StandardFlags } from './standard.ts';
+import { fileVerb, number, print, whole } from './command.ts';
+import type { Output } from './command.ts';
+
+// The verbs on pass marks: panels, groups, and what a cut does.
+
+fileVerb(
+  'standard',
+  'a pass mark from scores and overall grades',
+  'standard scores.csv --method borderline-regression --score score --grade grade --borderline 2.5 --json',
+)
+  .argument('<scores.csv>', 'one row a candidate')
+  .addOption(
+    new Option('--method <method>', 'how the cut is found')
+      .choices(STANDARD_METHODS)
+      .default('borderline-regression'),
+  )
+  .option('--score <column>', 'column of the score', 'score')
+  .option('--grade <column>', 'column of the overall grade', 'grade')
+  .option('--borderline <grade>', 'borderline point of the scale', number, 2.5)
+  .option('--percentile <p>', 'cohen: the percentile of the best', number, 0.95)
+  .option('--multiplier <m>', 'cohen: the share of it', number, 0.6)
+  .option('--k <n>', 'mean-sd: standard deviations below the mean', number, 1)
+  .option('--percent <n>', 'fixed: the percentage', number, 50)
+  .option('--resamples <n>', 'bootstrap the cut', whole)
+  .option('--seed <n>', 'seed of the bootstrap', whole, 1)
+  .action(async (file: string, flags: StandardFlags & Output) =>
+    print(await standard(file, flags), flags),
+  );
+
+fileVerb('angoff', 'a panel’s cut', 'angoff judgements.csv --percent --json')
+  .argument('<judgements.csv>', 'wide: judge, then one column an item, shares from 0 to 1')
+  .option('--percent', 'judgements are percentages')
+  .action(async (file: string, flags: { percent?: boolean } & Output) =>
+    print(await angoffCut(file, flags), flags),
+  );
+
+fileVerb(
+  'rounds',
+  'the rounds of an Angoff panel, and its judges against data',
+  'rounds round1.csv round2.csv --percent --earned items.csv --json',
+)
+  .argument('<files...>', 'one file a round: judge, then one column an item')
+  .option('--percent', 'judgements are percentages')
+  .option(
+    '--earned <file>',
+    'what candidates earned of the items, shares in columns of those names',
+  )
+  .action(async (files: string[], flags: { percent?: boolean; earned?: string } & Output) =>
+    print(await rounds(files, flags), flags),
+  );
+
+fileVerb(
+  'ebel',
+  'a panel’s cut by cells of difficulty and relevance',
+  'ebel shares.csv --weights 6,4,2 --percent --json',
+)
+  .argument('<shares.csv>', 'wide: judge, then one column a cell "easy/essential"')
+  .requiredOption('--weights <numbers>', 'what each cell holds, in the order of the columns')
+  .option('--percent', 'shares are percentages')
+  .action(async (file: string, flags: { weights: string; percent?: boolean } & Output) =>
+    print(await ebelCut(file, flags), flags),
+  );
+
+fileVerb(
+  'hofstee',
+  'the compromise between acceptable cuts and acceptable fails',
+  'hofstee scores.csv --lowest-cut 45 --highest-cut 65 --fewest-fails 0.02 --most-fails 0.3 --json',
+)
+  .argument('<scores.csv>', 'one row a candidate')
+  .option('--score <column>', 'column of the score', 'score')
+  .requiredOption('--lowest-cut <score>', 'lowest acceptable cut', number)
+  .requiredOption('--highest-cut <score>', 'highest acceptable cut', number)
+  .requiredOption('--fewest-fails <share>', 'smallest acceptable share of fails, 0 to 1', number)
+  .requiredOption('--most-fails <share>', 'largest acceptable share of fails, 0 to 1', number)
+  .option('--lowest <score>', 'lowest possible score', number, 0)
+  .option('--highest <score>', 'highest possible score', number, 100)
+  .action(async (file: string, flags: HofsteeFlags & Output) =>
+    print(await hofsteeCut(file, flags), flags),
+  );
+
+fileVerb(
+  'beuk',
+  'the compromise of judges’ cuts and expected pass rates',
+  'beuk scores.csv judges.csv --json',
+)
+  .argument('<scores.csv>', 'one row a candidate')
+  .argument('<judges.csv>', 'one row a judge: columns cut and pass-rate (0 to 1)')
+  .option('--score <column>', 'column of the score', 'score')
+  .option('--lowest <score>', 'lowest possible score', number, 0)
+  .option('--highest <score>', 'highest possible score', number, 100)
+  .action(
+    async (
+      scores: string,
+      judges: string,
+      flags: { score: string; lowest: number; highest: number } & Output,
+    ) => print(await beukCut(scores, judges, flags), flags),
+  );
+
+fileVerb(
+  'consequences',
+  'what several cuts would do to the same candidates',
+  'consequences scores.csv --cuts "angoff=55,regression=58" --sem 4 --json',
+)
+  .argument('<scores.csv>', 'one row a candidate')
+  .option('--score <column>', 'column of the score', 'score')
+  .requiredOption('--cuts <list>', 'names and cuts; the first is what the others are held against')
+  .option('--sem <x>', 'standard error of measurement', number)
+  .action(async (file: string, flags: { score: string; cuts: string; sem?: number } & Output) =>
+    print(await consequences(file, flags), flags),
+  );
+
+fileVerb(
+  'exam-rule',
+  'who passes by the rule of an examination',
+  'exam-rule stations.csv --cuts 55,60,58 --k 1 --stations 2 --json',
+)
+  .argument('<stations.csv>', 'wide: candidate, then one column a station, percent')
+  .requiredOption('--cuts <numbers>', 'the cut of every station, or one for all')
+  .option('--k <n>', 'standard errors of measurement added to the sum of the cuts', number, 0)
+  .option('--stations <n>', 'stations that must be passed at least', whole, 0)
+  .option('--critical <file>', 'the same table with the critical items missed at each station')
+  .option('--critical-fails', 'a missed critical item fails the examination too')
+  .action(async (file: string, flags: ExamRuleFlags & Output) =>
+    print(await examRule(file, flags), flags),
+  );
+
+fileVerb(
+  'equate',
+  'a better cohort told from an easier paper, by common stations',
+  'equate this-year.csv last-year.csv --total total --anchor anchor --score 60 --json',
+)
+  .argument('<this-year.csv>', 'one row a candidate')
+  .argument('<last-year.csv>', 'one row a candidate')
+  .option('--total <column>', 'score of the whole paper', 'total')
+  .option('--anchor <column>', 'score of the common stations', 'anchor')
+  .addOption(new Option('--method <method>', 'how').choices(['mean', 'linear']).default('linear'))
+  .option('--score <x>', 'a score of this year to be turned into last year’s', number)
+  .action(
+    async (
+      now: string,
+      then: string,
+      flags: { total: string; anchor: string; method: 'mean' | 'linear'; score?: number } & Output,
+    ) => print(await equate(now, then, flags), flags),
+  );
+
+fileVerb(
+  'livingston-lewis',
+  'accuracy and consistency of pass and fail at a cut',
+  'livingston-lewis scores.csv --reliability 0.8 --cut 60 --json',
+)
+  .argument('<scores.csv>', 'one row a candidate')
+  .option('--score <column>', 'column of the score', 'score')
+  .requiredOption('--reliability <r>', 'reliability of the score, between 0 and 1', number)
+  .requiredOption('--cut <score>', 'the least score that passes', number)
+  .option('--lowest <score>', 'lowest possible score', number, 0)
+  .option('--highest <score>', 'highest possible score', number, 100)
+  .action(async (file: string, flags: LivingstonLewisFlags & Output) =>
+    print(await decisionsAtCut(file, flags), flags),
+  );
+
+fileVerb(
+  'huynh',
+  'consistency of pass and fail on right-or-wrong items',
+  'huynh scores.csv --items 30 --cut 18 --json',
+)
+  .argument('<scores.csv>', 'one row a candidate, numbers right')
+  .option('--score <column>', 'column of the score', 'score')
+  .requiredOption('--items <n>', 'number of items', whole)
+  .requiredOption('--cut <n>', 'the least number right that passes', whole)
+  .action(async (file: string, flags: { score: string; items: number; cut: number } & Output) =>
+    print(await huynh(file, flags), flags),
+  );

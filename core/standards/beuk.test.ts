@@ -1,0 +1,72 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { beuk } from './beuk.ts';
+
+const scores = Array.from({ length: 100 }, (_, i) => i + 1);
+const answers = [
+  { cut: 50, passRate: 0.4 },
+  { cut: 60, passRate: 0.6 },
+];
+
+describe('Beuk’s compromise', () => {
+  it('is where the judges’ line meets the curve, by hand', () => {
+    // Slope (.2 / root 2) / (10 / root 2) = .02 through (55, .5): .5 + .02 (x - 55). Of the scores
+    // 1..100 a share of (101 - x) / 100 reaches x. Equal at x = 1.61 / .03 = 53.67, between two
+    // steps of the curve: at 53 still 48 pass and the line asks for .46, past 53 it is 47 of .46,
+    // past 53.5 the line asks for more than .47.
+    expect(beuk(scores, answers).estimate).toBeCloseTo(53.5, 6);
+  });
+
+  it('lets the answer give way on which the judges differ', () => {
+    const surePass = [
+      { cut: 40, passRate: 0.6 },
+      { cut: 70, passRate: 0.61 },
+    ];
+    const sureCut = [
+      { cut: 54, passRate: 0.3 },
+      { cut: 56, passRate: 0.9 },
+    ];
+    const passed = (cut: number | null) => scores.filter((s) => s >= (cut ?? NaN)).length / 100;
+    expect(passed(beuk(scores, surePass).estimate)).toBeCloseTo(0.6, 1);
+    expect(Math.abs((beuk(scores, sureCut).estimate ?? 0) - 55)).toBeLessThan(1);
+    const same = [
+      { cut: 55, passRate: 0.3 },
+      { cut: 55, passRate: 0.9 },
+    ];
+    expect(beuk(scores, same).estimate).toBe(55);
+  });
+
+  it('says why there is none', () => {
+    const one = beuk(scores, [{ cut: 55, passRate: 0.5 }]);
+    expect(one.notes[0]).toMatch(/needs two/);
+    const twins = beuk(
+      scores,
+      [answers[0], answers[0]].flatMap((a) => (a ? [a] : [])),
+    );
+    expect(twins.notes[0]).toMatch(/which of the two should give way/);
+    expect(beuk([], answers).notes[0]).toMatch(/no score/);
+    expect(() => beuk(scores, [{ cut: 55, passRate: 60 }])).toThrow(/between 0 and 1, not at 60/);
+    expect(() => beuk(scores, [{ cut: 155, passRate: 0.6 }])).toThrow(/scale from 0 to 100/);
+  });
+
+  it('crosses between its two sides wherever it crosses', () => {
+    const answer = fc.record({
+      cut: fc.integer({ min: 1, max: 99 }),
+      passRate: fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 100 }), { minLength: 5, maxLength: 80 }),
+        fc.array(answer, { minLength: 2, maxLength: 8 }),
+        (own, judges) => {
+          const { estimate, notes } = beuk(own, judges);
+          if (estimate === null) expect(notes[0]).toMatch(/\w+ \w+/);
+          else {
+            expect(estimate).toBeGreaterThanOrEqual(0);
+            expect(estimate).toBeLessThanOrEqual(100);
+          }
+        },
+      ),
+    );
+  });
+});
