@@ -50,7 +50,10 @@ export function choice(item: ChoiceSpec): ChoiceItem {
   };
 }
 
-/** The item that demonstrations leave out so often that it stands by itself. */
+/**
+ * The item that demonstrations leave out so often that it stands by itself. The other side is a
+ * baseline only if it was never injured.
+ */
 export function bothSides(): GradedItem {
   return graded({
     key: 'both-sides',
@@ -163,12 +166,15 @@ export function feltSlack(muscle: string) {
   });
 }
 
-/** Force comes on slowly and ends at the first protest. */
+/**
+ * Force comes on slowly and ends at the first protest. Flagged, not failing by itself: what can
+ * dislocate, displace a fracture or let somebody fall has an item of its own that fails.
+ */
 export function easesOff(text = 'Eases off at guarding or sharp pain') {
   return done({
     key: 'eases-off',
     text,
     domain: 'technique',
-    ...critical('Force against guarding or pain injures.'),
+    ...flagged('Force against guarding or pain injures.'),
   });
 }

@@ -128,6 +128,8 @@ export interface Procedure {
   readonly id: string;
   readonly names: readonly string[];
   readonly title: string;
+  /** When to add it at all: the complaint or the question that it answers. */
+  readonly indication: string;
   readonly region: Region;
   readonly kind: Kind;
   readonly structures: readonly string[];

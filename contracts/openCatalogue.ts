@@ -141,6 +141,7 @@ export const procedureSchema = z
     id: key,
     names: z.array(said).min(1),
     title: said,
+    indication: said,
     region: z.enum(REGIONS),
     kind: z.enum(KINDS),
     structures: z.array(z.string()),

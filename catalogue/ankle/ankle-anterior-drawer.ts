@@ -9,6 +9,7 @@ export const ankleAnteriorDrawer = defineProcedure(
     id: 'ankle-anterior-drawer',
     names: ['Anterior drawer test of the ankle'],
     title: 'Heel drawn forward under a held leg',
+    indication: 'An ankle that turns in again and again; fresh ones from the fifth day on.',
     region: 'ankle',
     kind: 'laxity',
     structures: ['anterior talofibular ligament'],

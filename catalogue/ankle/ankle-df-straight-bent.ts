@@ -14,6 +14,7 @@ export const ankleDfStraightBent = defineProcedure(
       'ankle dorsiflexion, knee straight and bent',
     ],
     title: 'Foot drawn up with the knee straight, then bent',
+    indication: 'A heel that comes up early: which calf muscle, or the joint?',
     region: 'ankle',
     kind: 'length',
     structures: ['gastrocnemius', 'soleus or ankle joint'],

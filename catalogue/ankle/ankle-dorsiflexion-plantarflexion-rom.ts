@@ -10,6 +10,7 @@ export const ankleDorsiflexionPlantarflexionRom = defineProcedure(
     id: 'ankle-dorsiflexion-plantarflexion-rom',
     names: ['Ankle dorsiflexion and plantarflexion range'],
     title: 'Foot up and down',
+    indication: 'A stiff ankle whose range is followed over weeks.',
     region: 'ankle',
     kind: 'rom',
     structures: ['soleus or ankle joint', 'gastrocnemius'],

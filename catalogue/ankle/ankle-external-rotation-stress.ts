@@ -10,6 +10,7 @@ export const ankleExternalRotationStress = defineProcedure(
     id: 'ankle-external-rotation-stress',
     names: ['External rotation stress test', 'Kleiger test', 'dorsiflexion external rotation'],
     title: 'Turning the foot outward against a fixed leg',
+    indication: 'Pain above the ankle after an outward twist.',
     region: 'ankle',
     kind: 'provocation',
     structures: ['syndesmosis', 'deltoid ligament'],
@@ -92,7 +93,7 @@ export const ankleExternalRotationStress = defineProcedure(
         'Squeezed',
         'Still',
       ]),
-      perform.graded('turns', 'Turns the foot outward without tilting the sole', [
+      perform.graded('turns', 'Keeps the sole level while turning the foot outward', [
         'Tilts',
         'A little',
         'Turns',

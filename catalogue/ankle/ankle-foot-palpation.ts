@@ -10,6 +10,7 @@ export const ankleFootPalpation = defineProcedure(
     id: 'ankle-foot-palpation',
     names: ['Ankle palpation round', 'ankle fracture rule points'],
     title: 'Pressing bony and tendon points',
+    indication: 'Every injured ankle, before anything is stressed.',
     region: 'ankle',
     kind: 'palpation',
     structures: [
@@ -106,8 +107,8 @@ export const ankleFootPalpation = defineProcedure(
       perform.done('last', 'Leaves the painful part until last'),
       perform.graded(
         'malleoli',
-        'Presses back edges with tips of both ankle bones',
-        ['Neither', 'Tips only', 'Both'],
+        'Presses the back edge of each ankle bone down to its tip',
+        ['Neither bone', 'One bone, or tips only', 'Both bones'],
         flagged('A fracture is missed here.'),
       ),
       perform.graded(
@@ -127,7 +128,11 @@ export const ankleFootPalpation = defineProcedure(
         flagged('A foot without a pulse is an emergency.'),
       ),
       perform.done('feeling', 'Checks skin feeling of the foot'),
-      perform.graded('ligaments', 'Presses the ligament points', ['None', 'Some', 'All four']),
+      perform.graded('ligaments', 'Presses four ligament points: front outer, heel, inner, high', [
+        'None',
+        'One to three',
+        'All four',
+      ]),
       perform.done('achilles', 'Presses the Achilles tendon'),
       interpret.graded('rule', 'Reads bone against ligament by the X-ray rule', [
         'Not',

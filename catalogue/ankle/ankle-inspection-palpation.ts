@@ -10,6 +10,7 @@ export const ankleInspectionPalpation = defineProcedure(
     id: 'ankle-inspection-palpation',
     names: ['Ankle look and feel'],
     title: 'Looking at the ankle, then pressing four sites',
+    indication: 'Every painful ankle, before anything is moved.',
     region: 'ankle',
     kind: 'palpation',
     structures: [

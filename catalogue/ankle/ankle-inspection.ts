@@ -9,6 +9,7 @@ export const ankleInspection = defineProcedure(
     id: 'ankle-inspection',
     names: ['Ankle and foot inspection'],
     title: 'Looking at ankle and foot',
+    indication: 'Every ankle, before hands are laid on.',
     region: 'ankle',
     kind: 'palpation',
     structures: ['ankle joint', 'outer ankle ligaments'],
@@ -105,7 +106,7 @@ export const ankleInspection = defineProcedure(
       ]),
       interpret.done(
         'urgent',
-        'Says when imaging or urgent help is needed',
+        'Names one sign that asks for urgent help',
         flagged('Delay can cost the foot.'),
       ),
     ],

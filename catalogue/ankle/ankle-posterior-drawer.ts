@@ -9,6 +9,7 @@ export const anklePosteriorDrawer = defineProcedure(
     id: 'ankle-posterior-drawer',
     names: ['Posterior drawer of the ankle'],
     title: 'Pushing the foot backward',
+    indication: 'A bad turn or dislocation with looseness backwards.',
     region: 'ankle',
     kind: 'laxity',
     structures: ['posterior talofibular ligament'],
@@ -73,7 +74,7 @@ export const anklePosteriorDrawer = defineProcedure(
         critical('A missed fracture is stressed next.'),
       ),
       position.measured('ankle', 'Ankle angle', '°', [-5, 5], { half: 5, from: -50, to: 30 }),
-      perform.graded('leg', 'Holds the leg just above the ankle bones', [
+      perform.graded('leg', 'Keeps the leg still just above the ankle bones', [
         'Loose',
         'Too high',
         'Held',

@@ -9,6 +9,7 @@ export const ankleRangePassive = defineProcedure(
     id: 'ankle-range-passive',
     names: ['Passive ankle and foot range'],
     title: 'Ankle and foot through six directions',
+    indication: 'A stiff or painful ankle or foot: which joint?',
     region: 'ankle',
     kind: 'rom',
     structures: ['soleus or ankle joint', 'subtalar joint', 'midfoot joints'],

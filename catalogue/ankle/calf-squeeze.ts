@@ -10,6 +10,7 @@ export const calfSqueeze = defineProcedure(
     id: 'calf-squeeze',
     names: ['Thompson test', 'Simmonds test', 'calf squeeze'],
     title: 'Squeezing the calf, watching the foot',
+    indication: 'A kick felt behind the heel, or weak pushing off.',
     region: 'ankle',
     kind: 'function',
     structures: ['Achilles tendon'],
@@ -38,7 +39,8 @@ export const calfSqueeze = defineProcedure(
       {
         key: 'resting-angle',
         label: 'Resting angle (Matles)',
-        description: 'Knees bent to 90: the injured foot droops.',
+        description:
+          'Knees bent to 90: the injured foot hangs square or upwards, the sound one points down.',
         angles: 'knees 90',
         criterion: 'foot no longer points',
         drawn: {
@@ -106,13 +108,13 @@ export const calfSqueeze = defineProcedure(
       perform.done('hand-off', 'Keeps the other hand off the foot'),
       perform.done(
         'gentle',
-        'Squeezes gently, once where the rupture is fresh',
+        'Squeezes once only where the rupture is fresh',
         flagged('A fresh rupture must not be worked on.'),
       ),
       perform.done('gap-felt', 'Palpates the tendon for a gap'),
       interpret.done('word', 'States that positive means no motion'),
       interpret.done('continuity', 'Says that it tests continuity, not tightness'),
-      interpret.done('next', 'Names the next step'),
+      interpret.done('next', 'Names referral with the foot held pointed'),
     ],
     faults: [
       ['Foot not over the edge', 'free'],

@@ -9,6 +9,7 @@ export const greatToeExtension = defineProcedure(
     id: 'great-toe-extension',
     names: ['First toe extension', 'functional hallux limitus check'],
     title: 'Big toe lifted with the head of its metatarsal supported',
+    indication: 'A big toe that hurts or is stiff on pushing off.',
     region: 'ankle',
     kind: 'rom',
     structures: ['big toe joint'],

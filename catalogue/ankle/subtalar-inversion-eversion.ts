@@ -10,6 +10,7 @@ export const subtalarInversionEversion = defineProcedure(
     id: 'subtalar-inversion-eversion',
     names: ['Subtalar inversion and eversion'],
     title: 'Heel tilted in and out on a steady leg',
+    indication: 'Trouble on uneven ground, or a stiff heel.',
     region: 'ankle',
     kind: 'rom',
     structures: ['subtalar joint'],
@@ -78,7 +79,7 @@ export const subtalarInversionEversion = defineProcedure(
       perform.done('heel', 'Grips the heel, not the forefoot'),
       perform.done('in', 'Tilts inwards to the end feel'),
       perform.done('out', 'Tilts outwards to the end feel'),
-      interpret.done('names', 'Names both directions rightly'),
+      interpret.done('names', 'Names both directions without a swap'),
       interpret.done('low', 'Says that repeatability is low'),
     ],
     faults: [

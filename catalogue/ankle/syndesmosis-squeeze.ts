@@ -10,6 +10,7 @@ export const syndesmosisSqueeze = defineProcedure(
     id: 'syndesmosis-squeeze',
     names: ['Squeeze test', 'fibular compression test'],
     title: 'Pressing tibia and fibula together at mid-calf',
+    indication: 'Pain above the ankle after an outward twist, bones found sound.',
     region: 'ankle',
     kind: 'provocation',
     structures: ['syndesmosis'],

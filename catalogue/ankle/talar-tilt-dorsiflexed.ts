@@ -10,6 +10,7 @@ export const talarTiltDorsiflexed = defineProcedure(
     id: 'talar-tilt-dorsiflexed',
     names: ['Talar tilt, foot pulled up'],
     title: 'Tilting the heel inward with the foot pulled up',
+    indication: 'A suspected major tear, or impingement in front.',
     region: 'ankle',
     kind: 'laxity',
     structures: ['posterior talofibular ligament', 'calcaneofibular ligament'],
@@ -81,10 +82,10 @@ export const talarTiltDorsiflexed = defineProcedure(
         from: -30,
         to: 40,
       }),
-      perform.graded('leg', 'Holds the leg just above the ankle bones', [
-        'Turns',
-        'A little',
-        'Still',
+      perform.graded('leg', 'Keeps the leg still just above the ankle bones', [
+        'Leg turns',
+        'Leg moves a little',
+        'Leg still',
       ]),
       perform.done('block', 'Moves the heel as a block, forefoot free'),
       perform.done(

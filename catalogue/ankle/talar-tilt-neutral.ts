@@ -10,6 +10,7 @@ export const talarTiltNeutral = defineProcedure(
     id: 'talar-tilt-neutral',
     names: ['Talar tilt', 'inversion stress test', 'eversion stress test'],
     title: 'Tilting the heel inward, then outward, with the foot square',
+    indication: 'An ankle that turns in or out, heel and inner ligaments suspected.',
     region: 'ankle',
     kind: 'laxity',
     structures: ['calcaneofibular ligament', 'deltoid ligament'],
@@ -86,14 +87,14 @@ export const talarTiltNeutral = defineProcedure(
     items: [
       prepare.asked(
         'rule',
-        'Applies the X-ray rule first',
+        'Applies the X-ray rule first where the injury is fresh',
         critical('A missed fracture is stressed next.'),
       ),
       position.measured('ankle', 'Ankle angle', '°', [-5, 5], { half: 5, from: -50, to: 30 }),
-      perform.graded('leg', 'Holds the leg just above the ankle bones', [
-        'Turns',
-        'A little',
-        'Still',
+      perform.graded('leg', 'Keeps the leg still just above the ankle bones', [
+        'Leg turns',
+        'Leg moves a little',
+        'Leg still',
       ]),
       perform.done('block', 'Moves the heel as a block, forefoot free'),
       perform.done('finger', 'Lays a finger just below the outer bone'),

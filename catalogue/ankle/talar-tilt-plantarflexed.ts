@@ -9,6 +9,7 @@ export const talarTiltPlantarflexed = defineProcedure(
     id: 'talar-tilt-plantarflexed',
     names: ['Talar tilt, foot pointed', 'inversion stress in plantarflexion'],
     title: 'Tilting the heel inward with the foot pointed',
+    indication: 'An ankle that turns in with the foot pointed.',
     region: 'ankle',
     kind: 'laxity',
     structures: ['anterior talofibular ligament'],
@@ -79,10 +80,10 @@ export const talarTiltPlantarflexed = defineProcedure(
         critical('A missed fracture is stressed next.'),
       ),
       position.measured('ankle', 'Plantarflexion', '°', [20, 40], { half: 10, from: -30, to: 60 }),
-      perform.graded('leg', 'Holds the leg just above the ankle bones', [
-        'Turns',
-        'A little',
-        'Still',
+      perform.graded('leg', 'Keeps the leg still just above the ankle bones', [
+        'Leg turns',
+        'Leg moves a little',
+        'Leg still',
       ]),
       perform.done('block', 'Moves heel with talus as one block'),
       perform.done('finger', 'Lays a finger on the outer gap'),

@@ -10,6 +10,7 @@ export const elbowActiveRomHyperextension = defineProcedure(
     id: 'elbow-active-rom-hyperextension',
     names: ['Active elbow flexion and extension', 'elbow hyperextension check'],
     title: 'Active bend and straighten, looking for motion beyond zero',
+    indication: 'Every elbow; and a fall or dislocation after which it goes too far.',
     region: 'elbow',
     kind: 'rom',
     structures: ['elbow joint', 'front of the elbow capsule'],

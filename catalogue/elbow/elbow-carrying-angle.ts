@@ -10,6 +10,8 @@ export const elbowCarryingAngle = defineProcedure(
     id: 'elbow-carrying-angle',
     names: ['Carrying angle', 'cubitus valgus and varus'],
     title: 'Frontal-plane alignment with the elbow straight',
+    indication:
+      'An elbow that stands off after a fracture in childhood, or ulnar nerve trouble years later.',
     region: 'elbow',
     kind: 'rom',
     structures: ['elbow joint'],

@@ -10,6 +10,7 @@ export const elbowExtensionMmt = defineProcedure(
     id: 'elbow-extension-mmt',
     names: ['Manual muscle test of the elbow extensors', 'triceps strength'],
     title: 'Grading elbow straightening from 0 to 5',
+    indication: 'Weak pushing, after a pop behind the elbow or with neck symptoms.',
     region: 'elbow',
     kind: 'strength',
     structures: ['elbow extensors'],
@@ -72,6 +73,7 @@ export const elbowExtensionMmt = defineProcedure(
     positive: 'Under grade 5 or clearly weaker than the other side; pain said apart.',
     negative: 'Grade 5, alike, painless.',
     rules: [
+      { when: 'Grades 1 and 0', speaksFor: 'only a palpating hand tells them apart' },
       { when: 'Weak without pain', speaksFor: 'nerve or full tear' },
       { when: 'Strong with pain', speaksFor: 'small tendon lesion' },
     ],

@@ -10,6 +10,7 @@ export const elbowFlexionExtensionGoniometry = defineProcedure(
     id: 'elbow-flexion-extension-goniometry',
     names: ['Active elbow range by goniometer'],
     title: 'Measuring active bend and straighten',
+    indication: 'A stiff elbow whose range is followed over weeks.',
     region: 'elbow',
     kind: 'rom',
     structures: ['elbow joint'],
@@ -94,7 +95,11 @@ export const elbowFlexionExtensionGoniometry = defineProcedure(
       { when: 'Active 5 less than passive', speaksFor: 'weakness, pain or tendon' },
       { when: 'Both short', speaksFor: 'joint or capsule' },
     ],
-    confounders: ['Muscle bulk', 'A shoulder that drifts'],
+    confounders: [
+      'Muscle bulk',
+      'A shoulder that drifts',
+      'Goniometers err by up to 25 degrees in some studies (from memory)',
+    ],
     doesNotProve: 'A change under the smallest real one.',
     worth: [
       said('smallest real change between testers', '4 flexion, 6 extension', 'Armstrong 1998'),

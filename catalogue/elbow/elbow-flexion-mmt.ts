@@ -10,6 +10,7 @@ export const elbowFlexionMmt = defineProcedure(
     id: 'elbow-flexion-mmt',
     names: ['Manual muscle test of the elbow flexors', 'biceps strength'],
     title: 'Grading elbow bending from 0 to 5',
+    indication: 'Weak lifting, after a pop in front of the elbow or with neck symptoms.',
     region: 'elbow',
     kind: 'strength',
     structures: ['elbow flexors'],
@@ -82,6 +83,7 @@ export const elbowFlexionMmt = defineProcedure(
     positive: 'Under grade 5 or clearly weaker than the other side; pain said apart.',
     negative: 'Grade 5, alike, painless.',
     rules: [
+      { when: 'Grades 1 and 0', speaksFor: 'only a palpating hand tells them apart' },
       { when: 'Weak without pain', speaksFor: 'nerve or full tear' },
       { when: 'Strong with pain', speaksFor: 'small tendon lesion' },
       { when: 'Weak with pain', speaksFor: 'large tear or fracture' },

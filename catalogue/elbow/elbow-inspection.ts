@@ -10,6 +10,7 @@ export const elbowInspection = defineProcedure(
     id: 'elbow-inspection',
     names: ['Elbow inspection', 'look phase'],
     title: 'Looking at the elbow and forearm',
+    indication: 'Every elbow, before anything is moved.',
     region: 'elbow',
     kind: 'palpation',
     structures: ['elbow joint'],

@@ -9,6 +9,7 @@ export const elbowPassiveFlexionExtension = defineProcedure(
     id: 'elbow-passive-flexion-extension',
     names: ['Passive elbow range', 'elbow end feel'],
     title: 'Examiner bends and straightens the elbow',
+    indication: 'An active range that is short: what stops it, and does it hurt?',
     region: 'elbow',
     kind: 'rom',
     structures: ['elbow joint'],

@@ -11,6 +11,8 @@ export const elbowPosterolateralPivotShift = defineProcedure(
     id: 'elbow-posterolateral-pivot-shift',
     names: ['Posterolateral rotatory pivot shift', 'pivot shift of the elbow'],
     title: 'Provoking the radial head to slip backward and outward',
+    indication:
+      'An elbow that clunks or feels unsafe on pushing up from a chair, after a dislocation.',
     region: 'elbow',
     kind: 'laxity',
     structures: ['lateral ulnar collateral ligament'],
@@ -117,7 +119,8 @@ export const elbowPosterolateralPivotShift = defineProcedure(
       ),
     ],
     positive: 'A slip with a clunk, or fear of the known giving way.',
-    negative: 'Smooth, relaxed, no fear. Guarding is not assessable, never negative.',
+    negative:
+      'Smooth, relaxed, no fear. Guarding is not assessable, never negative: where fear forbids it, the test is repeated after numbing the joint or under anaesthesia.',
     rules: [
       { when: 'A free catch in the cycles', speaksFor: 'loose body' },
       { when: 'Fear', speaksFor: 'outer ligament to the ulna' },
@@ -152,7 +155,11 @@ export const elbowPosterolateralPivotShift = defineProcedure(
       perform.done('supination', 'Keeps full supination throughout'),
       perform.done('valgus', 'Pushes outwards at the outer elbow', { observability: 'felt' }),
       perform.done('axial', 'Presses along the forearm', { observability: 'felt' }),
-      perform.done('slow', 'Moves slowly', flagged('A jerk can dislocate the elbow.')),
+      perform.done(
+        'slow',
+        'Takes three seconds or more to bend',
+        flagged('A jerk can dislocate the elbow.'),
+      ),
       perform.done(
         'ends',
         'Ends at the first fear or slip',

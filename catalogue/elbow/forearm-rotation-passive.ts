@@ -9,6 +9,7 @@ export const forearmRotationPassive = defineProcedure(
     id: 'forearm-rotation-passive',
     names: ['Passive pronation and supination'],
     title: 'Examiner turns the forearm',
+    indication: 'An active turn that is short or painful: what stops it?',
     region: 'elbow',
     kind: 'rom',
     structures: ['radio-ulnar joints', 'radial nerve at the supinator'],

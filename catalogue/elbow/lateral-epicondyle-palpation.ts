@@ -9,6 +9,7 @@ export const lateralEpicondylePalpation = defineProcedure(
     id: 'lateral-epicondyle-palpation',
     names: ['Lateral epicondyle palpation', 'short wrist extensor origin palpation'],
     title: 'Pressing the outer tendon origin',
+    indication: 'Pain at the outer elbow on gripping or lifting.',
     region: 'elbow',
     kind: 'palpation',
     structures: ['common extensor origin', 'radial nerve at the supinator', 'elbow joint'],
@@ -86,7 +87,7 @@ export const lateralEpicondylePalpation = defineProcedure(
     items: [
       position.measured('elbow', 'Elbow angle, forearm supported', '°', [70, 100], { half: 10 }),
       perform.done('finds', 'Identifies the outer bump'),
-      perform.done('last', 'Approaches the painful spot last'),
+      perform.done('last', 'Presses the spot that was pointed at last'),
       perform.graded('front', 'Rolls to the front of the bump', [
         'Muscle only',
         'Bump only',

@@ -9,6 +9,7 @@ export const medialEpicondylePalpation = defineProcedure(
     id: 'medial-epicondyle-palpation',
     names: ['Medial epicondyle palpation', 'flexor-pronator origin palpation'],
     title: 'Pressing the inner tendon origin',
+    indication: 'Pain at the inner elbow on gripping, wringing or throwing.',
     region: 'elbow',
     kind: 'palpation',
     structures: ['common flexor origin', 'ulnar collateral ligament', 'ulnar nerve at the elbow'],

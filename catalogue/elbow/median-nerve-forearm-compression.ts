@@ -10,6 +10,7 @@ export const medianNerveForearmCompression = defineProcedure(
     id: 'median-nerve-forearm-compression',
     names: ['Pronator compression test'],
     title: 'Pressing the median nerve in the upper forearm',
+    indication: 'Forearm ache with tingling of the thumb side and of the palm itself.',
     region: 'elbow',
     kind: 'nerve',
     structures: ['median nerve in the forearm'],

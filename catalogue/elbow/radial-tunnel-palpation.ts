@@ -9,6 +9,7 @@ export const radialTunnelPalpation = defineProcedure(
     id: 'radial-tunnel-palpation',
     names: ['Radial tunnel tenderness', 'posterior interosseous nerve palpation'],
     title: 'Pressing the nerve beneath the supinator',
+    indication: 'Outer forearm ache below the elbow that a tendon does not explain.',
     region: 'elbow',
     kind: 'nerve',
     structures: ['radial nerve at the supinator', 'common extensor origin'],

@@ -9,6 +9,7 @@ export const resistedFingerFlexionMedial = defineProcedure(
     id: 'resisted-finger-flexion-medial',
     names: ['Resisted finger flexion'],
     title: 'Loading the finger flexors as a contrast',
+    indication: 'Inner elbow pain or a weak pinch: tendon, or nerve?',
     region: 'elbow',
     kind: 'provocation',
     structures: ['common flexor origin', 'ulnar nerve at the elbow', 'anterior interosseous nerve'],

@@ -9,6 +9,7 @@ export const resistedPronationConsistencyContrast = defineProcedure(
     id: 'resisted-pronation-consistency-contrast',
     names: ['Pronation contrast', 'consistency check of resisted rotation'],
     title: 'Opposite-direction load to see whether answers discriminate',
+    indication: 'Answers that seem to hurt everywhere: do they tell one direction from the other?',
     region: 'elbow',
     kind: 'provocation',
     structures: ['radial nerve at the supinator', 'common flexor origin', 'radio-ulnar joints'],

@@ -9,6 +9,7 @@ export const resistedPronationMedial = defineProcedure(
     id: 'resisted-pronation-medial',
     names: ['Resisted pronation', 'golfer’s elbow test'],
     title: 'Loading the pronator',
+    indication: 'Inner elbow pain on turning the palm down.',
     region: 'elbow',
     kind: 'provocation',
     structures: ['common flexor origin', 'median nerve in the forearm'],

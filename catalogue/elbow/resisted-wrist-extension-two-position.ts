@@ -11,6 +11,7 @@ export const resistedWristExtensionTwoPosition = defineProcedure(
     id: 'resisted-wrist-extension-two-position',
     names: ['Cozen test', 'resisted wrist extension', 'tennis elbow test'],
     title: 'Loading the wrist extensors with the elbow bent, then stretched',
+    indication: 'Outer elbow pain on lifting with a straight arm.',
     region: 'elbow',
     kind: 'provocation',
     structures: ['common extensor origin'],

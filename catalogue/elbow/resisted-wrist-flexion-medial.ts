@@ -9,6 +9,7 @@ export const resistedWristFlexionMedial = defineProcedure(
     id: 'resisted-wrist-flexion-medial',
     names: ['Resisted wrist flexion'],
     title: 'Loading the wrist flexors',
+    indication: 'Inner elbow pain on gripping or wringing.',
     region: 'elbow',
     kind: 'provocation',
     structures: ['common flexor origin'],

@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, critical } from '../items.ts';
+import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { orVoid, yesNo } from '../findings.ts';
 import { holds, moves, push, decides, figure } from '../figures.ts';
 import { memory } from '../worth.ts';
@@ -10,6 +10,7 @@ export const ulnarNerveCompressionFlat = defineProcedure(
     id: 'ulnar-nerve-compression-flat',
     names: ['Ulnar nerve pressure provocation, elbow relaxed'],
     title: 'Steady thumb pressure on the nerve, elbow not bent',
+    indication: 'Tingling of the little finger where the elbow may not be bent fully.',
     region: 'elbow',
     kind: 'nerve',
     structures: ['ulnar nerve at the elbow'],
@@ -100,12 +101,12 @@ export const ulnarNerveCompressionFlat = defineProcedure(
       perform.measured('hold', 'Hold by the clock', 's', [30, 60], { half: 10, from: 0, to: 120 }),
       perform.done(
         'releases',
-        'Releases at onset',
-        critical('Going on after onset harms the nerve.'),
+        'Releases at onset or at the full hold',
+        flagged('Going on after onset harms the nerve.'),
       ),
-      perform.done('recovery', 'Times the recovery'),
+      perform.done('recovery', 'Times the recovery, or says that none is needed'),
       interpret.done('open', 'Asks openly for the site'),
-      interpret.done('seconds', 'States the seconds to onset'),
+      interpret.done('seconds', 'States the seconds to onset, or that none came'),
       interpret.graded('meaning', 'States what a short hold means', ['Not', 'Prompted', 'Told']),
     ],
     faults: [

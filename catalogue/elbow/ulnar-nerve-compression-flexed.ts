@@ -1,6 +1,6 @@
 import { ELBOW_SHORT } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, critical } from '../items.ts';
+import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
 import { orVoid, yesNo } from '../findings.ts';
 import { holds, moves, push, decides, figure } from '../figures.ts';
 import { memory } from '../worth.ts';
@@ -11,6 +11,7 @@ export const ulnarNerveCompressionFlexed = defineProcedure(
     id: 'ulnar-nerve-compression-flexed',
     names: ['Elbow flexion compression test', 'combined flexion and pressure'],
     title: 'Pressure on the nerve with the elbow fully bent',
+    indication: 'Tingling of the little finger at night or on the telephone.',
     region: 'elbow',
     kind: 'nerve',
     structures: ['ulnar nerve at the elbow'],
@@ -107,8 +108,8 @@ export const ulnarNerveCompressionFlexed = defineProcedure(
       perform.measured('hold', 'Hold by the clock', 's', [30, 60], { half: 10, from: 0, to: 120 }),
       perform.done(
         'releases',
-        'Releases at onset',
-        critical('Going on after onset harms the nerve.'),
+        'Releases at onset or at the full hold',
+        flagged('Going on after onset harms the nerve.'),
       ),
       interpret.done('open', 'Asks openly for the site'),
       interpret.graded('suspicion', 'Says suspicion, not proof', [

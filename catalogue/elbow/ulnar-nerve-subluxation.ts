@@ -11,6 +11,7 @@ export const ulnarNerveSubluxation = defineProcedure(
     id: 'ulnar-nerve-subluxation',
     names: ['Ulnar nerve subluxation', 'ulnar nerve hypermobility check'],
     title: 'Feeling whether the nerve stays in its groove as the elbow bends',
+    indication: 'A snap at the inner elbow on bending, or before an operation there.',
     region: 'elbow',
     kind: 'nerve',
     structures: ['ulnar nerve at the elbow'],

@@ -8,6 +8,7 @@ export const encounterOpening = defineProcedure(
     id: 'encounter-opening',
     names: ['Introduction, explanation, consent'],
     title: 'Opening the encounter before any hands-on test',
+    indication: 'Every encounter, before anything else.',
     region: 'any',
     kind: 'preparation',
     structures: [],

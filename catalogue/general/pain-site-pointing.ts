@@ -62,6 +62,7 @@ export const painSitePointing = defineProcedure(
     id: 'pain-site-pointing',
     names: ['Fingertip localisation', 'one-finger pain site'],
     title: 'Asking the patient to point to the pain with a single finger',
+    indication: 'Every pain, before and after every provocation.',
     region: 'any',
     kind: 'palpation',
     structures: ['common extensor origin', 'radial nerve at the supinator'],
@@ -153,7 +154,7 @@ export const painSitePointing = defineProcedure(
         'In part',
         'Stated',
       ]),
-      interpret.done('fair', 'Uses no word of exaggeration'),
+      interpret.done('fair', 'Says that a wide area is a finding, not exaggeration'),
     ],
     faults: [
       ['Accepts a sweep of the hand', 'one-finger'],

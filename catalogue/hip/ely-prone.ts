@@ -1,6 +1,6 @@
 import { NO_FULL_BEND } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
+import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { moves, feels, push, decides, figure } from '../figures.ts';
 import { agreed } from '../worth.ts';
@@ -11,6 +11,7 @@ export const elyProne = defineProcedure(
     id: 'ely-prone',
     names: ['Ely test', 'prone knee bend'],
     title: 'Heel taken to the buttock, the pelvis felt for a lift',
+    indication: 'A pull at the front of the thigh, or a back that arches on bending the knee.',
     region: 'hip',
     kind: 'length',
     structures: ['rectus femoris'],
@@ -102,7 +103,7 @@ export const elyProne = defineProcedure(
       perform.done(
         'stops',
         'Stops at the first movement of the pelvis',
-        critical('Pushing on strains back or knee.'),
+        flagged('Pushing on strains back or knee.'),
       ),
       perform.measured('angle', 'Knee flexion at the first lift', '°', [110, 145], {
         full: 5,

@@ -9,6 +9,7 @@ export const faber = defineProcedure(
     id: 'faber',
     names: ['FABER test', 'Patrick test', 'figure-of-four test'],
     title: 'Leg dropped outwards with the ankle above the other knee',
+    indication: 'Groin, buttock or low back pain whose source is open.',
     region: 'hip',
     kind: 'provocation',
     structures: ['hip joint', 'sacroiliac joint'],
@@ -82,13 +83,23 @@ export const faber = defineProcedure(
     ],
     confounders: ['A pelvis that rolls', 'Tight adductors'],
     doesNotProve: 'Which structure of the hip hurts.',
-    followUp: [],
-    contraindications: [
-      'Hip replacement',
-      'Stress fracture',
-      'Labral repair',
-      'Pelvic pain in pregnancy',
+    worth: [
+      {
+        of: 'source within the hip joint, by anaesthetic injection',
+        sensitivity: 0.82,
+        specificity: 0.25,
+        source: 'Maslowski 2010',
+        sourceKind: 'from memory, unsure',
+      },
+      {
+        of: 'agreement of examiners',
+        kappa: 0.63,
+        source: 'Martin & Sekiya 2008',
+        sourceKind: 'from memory, unsure',
+      },
     ],
+    followUp: ['hip-rotation-90-90'],
+    contraindications: ['Hip replacement', 'Stress fracture', 'Labral repair'],
   },
   {
     task: 'Perform the figure-of-four test and explain what the place of the pain means.',
@@ -109,6 +120,7 @@ export const faber = defineProcedure(
     cautions: [
       'Ask about hip replacement, stress fracture, labral repair and pelvic pain in pregnancy.',
       'Never press into pain: the weight of the leg is the first load.',
+      'Pelvic pain in pregnancy is examined with this very test (Vleeming 2008, from memory): ask first, the weight of the leg only, stop at pain.',
     ],
     stopRule: 'Stop at sharp groin pain, a painful click, knee pain, or the word stop.',
     items: [

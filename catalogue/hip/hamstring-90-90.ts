@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
+import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { holds, moves, push, decides, figure, own } from '../figures.ts';
 import { said } from '../worth.ts';
@@ -10,6 +10,8 @@ export const hamstring9090 = defineProcedure(
     id: 'hamstring-90-90',
     names: ['90-90 hamstring test', 'popliteal angle', 'knee extension angle'],
     title: 'Knee straightened from hip and knee at right angles',
+    indication:
+      'A pull at the back of the thigh on bending forwards, or a sprinter before training.',
     region: 'hip',
     kind: 'length',
     structures: ['hamstrings', 'sciatic nerve'],
@@ -117,7 +119,7 @@ export const hamstring9090 = defineProcedure(
       perform.done(
         'stops',
         'Stops at the first firm resistance',
-        critical('Force tears a tight muscle.'),
+        flagged('Force tears a tight muscle.'),
       ),
       perform.measured('deficit', 'Deficit read', '°', [10, 40], {
         full: 5,

@@ -9,6 +9,7 @@ export const hipAbductionPelvicMonitor = defineProcedure(
     id: 'hip-abduction-pelvic-monitor',
     names: ['Hip abduction range'],
     title: 'Straight leg taken outwards until the pelvis joins',
+    indication: 'Groin or inner thigh pain, or a hip that is short sideways.',
     region: 'hip',
     kind: 'rom',
     structures: ['hip adductors', 'hip joint'],

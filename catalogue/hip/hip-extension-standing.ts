@@ -10,6 +10,7 @@ export const hipExtensionStanding = defineProcedure(
     id: 'hip-extension-standing',
     names: ['Hip extension range'],
     title: 'Leg backward, standing with support',
+    indication: 'A short stride, or a back that arches in standing.',
     region: 'hip',
     kind: 'rom',
     structures: ['hip flexors', 'hip joint'],
@@ -73,7 +74,12 @@ export const hipExtensionStanding = defineProcedure(
       },
     ],
     findings: [
-      yesNo('short', 'States the class of the range', ['stiffness'], ['10° or more', 'Less']),
+      yesNo(
+        'short',
+        'States the class of the range',
+        ['stiffness'],
+        ['10° or more', 'Less than 10°'],
+      ),
     ],
     positive: 'Under 5 or 10 between the sides; front pain apart.',
     negative: '10 to 20, alike; 5 to 9 borderline.',
@@ -113,7 +119,7 @@ export const hipExtensionStanding = defineProcedure(
       ),
       position.done('upright', 'Has the patient upright, facing the support'),
       perform.done('trunk', 'Keeps the trunk from leaning'),
-      perform.graded('pelvis', 'Blocks the pelvis, reads when it moves', [
+      perform.graded('pelvis', 'Reads when the blocking hand feels the pelvis move', [
         'No hand',
         'Late',
         'At once',

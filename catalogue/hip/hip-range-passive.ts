@@ -9,6 +9,7 @@ export const hipRangePassive = defineProcedure(
     id: 'hip-range-passive',
     names: ['Passive hip range'],
     title: 'Hip through six arcs, pelvis watched',
+    indication: 'Every hip that hurts or is stiff.',
     region: 'hip',
     kind: 'rom',
     structures: ['hip joint'],
@@ -91,7 +92,11 @@ export const hipRangePassive = defineProcedure(
         speaksFor: 'hamstrings, not the hip, though some teach it so',
       },
     ],
-    confounders: ['A pelvis that follows', 'The foot moves against the turn of a bent hip'],
+    confounders: [
+      'A pelvis that follows',
+      'The foot moves against the turn of a bent hip',
+      'Dancers, sprinters and hurdlers have norms of their own',
+    ],
     doesNotProve: 'Arthritis.',
     worth: [
       {
@@ -128,7 +133,7 @@ export const hipRangePassive = defineProcedure(
       position.done('level', 'Has the pelvis level'),
       perform.graded('six', 'Performs six arcs', ['Four or fewer', 'Five', 'Six']),
       perform.graded('pelvis', 'Stops when the pelvis moves', ['Goes on', 'Late', 'At once']),
-      perform.done('slow', 'Moves slowly to the end feel'),
+      perform.done('slow', 'Takes two seconds or more for each arc'),
       interpret.measured('rotation', 'Inward turn stated', '°', [30, 50], {
         half: 5,
         from: 0,

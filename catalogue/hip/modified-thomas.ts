@@ -10,6 +10,7 @@ export const modifiedThomas = defineProcedure(
     id: 'modified-thomas',
     names: ['Modified Thomas test', 'edge-of-table hip flexor length test'],
     title: 'Hanging leg read by thigh, shin and sideways drift',
+    indication: 'A runner or a desk worker with a tight front of the hip: which muscle?',
     region: 'hip',
     kind: 'length',
     structures: ['hip flexors', 'rectus femoris', 'iliotibial band at the hip'],

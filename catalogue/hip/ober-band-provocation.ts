@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
+import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { site } from '../findings.ts';
 import { holds, feels, decides, figure } from '../figures.ts';
 
@@ -9,6 +9,7 @@ export const oberBandProvocation = defineProcedure(
     id: 'ober-band-provocation',
     names: ['Band friction add-on to the Ober test'],
     title: 'Taut band rolled over bone at the end of the drop',
+    indication: 'Outer hip or knee pain on running, after the band was found tight.',
     region: 'hip',
     kind: 'provocation',
     structures: ['iliotibial band at the knee', 'iliotibial band at the hip'],
@@ -91,7 +92,7 @@ export const oberBandProvocation = defineProcedure(
       perform.done(
         'stops',
         'Stops at sharp pain or tingling',
-        critical('The peroneal nerve lies close.'),
+        flagged('Rolling a taut band over bone hurts; known pain once is enough.'),
       ),
       interpret.done('familiar', 'Asks whether the pain is familiar'),
       interpret.done('apart', 'Reports it apart from length'),

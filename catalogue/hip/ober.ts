@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
+import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { holds, moves, decides, figure } from '../figures.ts';
 import { said } from '../worth.ts';
@@ -10,6 +10,7 @@ export const ober = defineProcedure(
     id: 'ober',
     names: ['Ober test', 'modified Ober test'],
     title: 'Upper leg sinking by its own weight on a locked pelvis',
+    indication: 'Outer hip or knee pain on running.',
     region: 'hip',
     kind: 'length',
     structures: ['iliotibial band at the hip', 'hip abductors'],
@@ -79,6 +80,14 @@ export const ober = defineProcedure(
     positive: 'The thigh only reaches the horizontal or stays above it.',
     negative: 'It sinks clearly below.',
     rules: [
+      {
+        when: 'Positive',
+        speaksFor: 'weak abductors can overload the band: go on to the single-leg stance',
+      },
+      {
+        when: 'Stays above its neighbour',
+        speaksFor: 'positive by itself; to level is mild, above level marked',
+      },
       { when: 'Pain at the outer knee', speaksFor: 'friction of the band' },
       { when: 'Pain at the outer hip', speaksFor: 'gluteal tendon or bursa' },
       { when: 'Tingling at the thigh', speaksFor: 'femoral nerve' },
@@ -119,7 +128,7 @@ export const ober = defineProcedure(
       perform.done(
         'gravity',
         'Lets the limb sink without a push',
-        critical('A push against a painful hip injures it.'),
+        flagged('A push against a painful hip injures it.'),
       ),
       perform.done('stops', 'Stops at the first tilt'),
       perform.measured('angle', 'Thigh angle read, below level negative', '°', [-30, -4], {

@@ -10,6 +10,7 @@ export const slrRange = defineProcedure(
     id: 'slr-range',
     names: ['Straight leg raise'],
     title: 'Straight leg lifted for range, symmetry and symptoms',
+    indication: 'Back pain with pain below the knee, or tight hamstrings.',
     region: 'hip',
     kind: 'length',
     structures: ['hamstrings', 'sciatic nerve'],

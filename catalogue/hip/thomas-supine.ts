@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
+import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { moves, feels, push, decides, figure, holds } from '../figures.ts';
 
@@ -9,6 +9,7 @@ export const thomasSupine = defineProcedure(
     id: 'thomas-supine',
     names: ['Thomas test', 'hip flexion contracture test'],
     title: 'Other knee held to the chest, the straight leg watched for a lift',
+    indication: 'A hip that does not come straight, or a back that arches in lying.',
     region: 'hip',
     kind: 'length',
     structures: ['hip flexors'],
@@ -114,7 +115,7 @@ export const thomasSupine = defineProcedure(
       perform.done(
         'stops',
         'Stops the pull once the back touches',
-        critical('Too far a pull strains back or hip.'),
+        flagged('Too far a pull strains back or hip.'),
       ),
       perform.done('eye-level', 'Brings the eyes to thigh level'),
       perform.done('end-feel', 'Presses the thigh for its end feel', { observability: 'seen' }),

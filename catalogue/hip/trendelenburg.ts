@@ -10,6 +10,7 @@ export const trendelenburg = defineProcedure(
     id: 'trendelenburg',
     names: ['Trendelenburg test'],
     title: 'One-leg stance, the pelvis watched from behind',
+    indication: 'A limp, outer hip pain, or after a hip operation.',
     region: 'hip',
     kind: 'function',
     structures: ['hip abductors'],

@@ -11,6 +11,7 @@ export const anteriorDrawerKnee = defineProcedure(
     id: 'anterior-drawer-knee',
     names: ['Anterior drawer test of the knee'],
     title: 'Forward pull of the shin at a right angle, foot fixed',
+    indication: 'A knee that gives way on turning, when a right angle can be reached.',
     region: 'knee',
     kind: 'laxity',
     structures: ['anterior cruciate ligament'],

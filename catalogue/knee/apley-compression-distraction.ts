@@ -21,6 +21,7 @@ export const apleyCompressionDistraction = defineProcedure(
     id: 'apley-compression-distraction',
     names: ['Apley test', 'Apley grind'],
     title: 'Face down: shin pressed and turned, then pulled and turned',
+    indication: 'A catch or line pain where turning under load cannot be borne.',
     region: 'knee',
     kind: 'provocation',
     structures: [
@@ -86,6 +87,10 @@ export const apleyCompressionDistraction = defineProcedure(
     positive: 'Familiar pain at a line when pressed that eases when pulled.',
     negative: 'Both stages painless.',
     rules: [
+      {
+        when: 'Pain on pulling',
+        speaksFor: 'collateral ligament, or the ligament that ties the meniscus to the shin',
+      },
       { when: 'Pain when pressed only', speaksFor: 'meniscus more likely' },
       {
         when: 'Pain in both',

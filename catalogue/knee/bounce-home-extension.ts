@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, tell, feltSlack, critical } from '../items.ts';
+import { prepare, position, perform, interpret, tell, feltSlack, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { moves, decides, figure, KNEE_REGION } from '../figures.ts';
 import { memory } from '../worth.ts';
@@ -11,6 +11,7 @@ export const bounceHomeExtension = defineProcedure(
     id: 'bounce-home-extension',
     names: ['Bounce home test'],
     title: 'Slack knee let fall straight, heel kept in the palm',
+    indication: 'A knee that does not come straight or locks.',
     region: 'knee',
     kind: 'provocation',
     structures: ['medial meniscus', 'lateral meniscus'],
@@ -65,7 +66,12 @@ export const bounceHomeExtension = defineProcedure(
     findings: [yesNo('springy', 'States the end feel', ['block'], ['Firm', 'Springy'])],
     positive: 'A rubbery rebound, a stop short of straight, or familiar pain at a line.',
     negative: 'Full straightening with a firm stop.',
-    confounders: ['Tense effusion', 'Guarding hamstrings', 'Arthritis'],
+    confounders: [
+      'Tense effusion',
+      'Guarding hamstrings',
+      'Arthritis',
+      'A springy stop may come at 5 to 8 degrees: say on which side it springs',
+    ],
     doesNotProve: 'A tear, nor which part.',
     worth: [
       memory('block to extension, a neighbouring sign', 0.44, 0.86, 'Fowler & Lubliner 1989'),
@@ -106,7 +112,7 @@ export const bounceHomeExtension = defineProcedure(
       perform.done(
         'heel-in-palm',
         'Keeps the heel in the palm',
-        critical('A heel that drops jars the knee.'),
+        flagged('A heel that drops jars the knee.'),
       ),
       perform.measured('residual', 'Knee flexion left at the stop', '°', [0, 5], {
         from: -15,

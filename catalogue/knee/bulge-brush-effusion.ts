@@ -8,6 +8,7 @@ export const bulgeBrushEffusion = defineProcedure(
     id: 'bulge-brush-effusion',
     names: ['Bulge sign', 'brush test', 'stroke test'],
     title: 'Stroking a little fluid up the inner side and back down the outer one',
+    indication: 'A knee that feels full, with too little fluid to tap.',
     region: 'knee',
     kind: 'effusion',
     structures: ['knee joint'],

@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, tell, critical } from '../items.ts';
+import { prepare, position, perform, interpret, tell, flagged } from '../items.ts';
 import { present } from '../findings.ts';
 import { holds, push, own, decides, figure, KNEE_REGION } from '../figures.ts';
 import { memory } from '../worth.ts';
@@ -10,6 +10,7 @@ export const clarkeCompressionContraction = defineProcedure(
     id: 'clarke-compression-contraction',
     names: ['Clarke sign', 'patellar grind with contraction'],
     title: 'Kneecap held from above while the thigh tightens gently',
+    indication: 'Pain behind the kneecap; functional provocation tells more.',
     region: 'knee',
     kind: 'provocation',
     structures: ['kneecap surfaces'],
@@ -74,9 +75,9 @@ export const clarkeCompressionContraction = defineProcedure(
       ]),
       perform.graded(
         'light-first',
-        'Presses lightly before firmly',
+        'Makes the first press the lightest',
         ['Firm at once', 'Hardly different', 'Light, then firmer'],
-        critical('A hard first press hurts a sore kneecap.'),
+        flagged('A hard first press hurts a sore kneecap.'),
       ),
       interpret.done('weak', 'Says that healthy knees often hurt'),
       tell.done('tells', 'Tells the person what was found'),

@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, feltSlack, critical } from '../items.ts';
+import { prepare, position, perform, interpret, feltSlack, flagged } from '../items.ts';
 import { present } from '../findings.ts';
 import { moves, turn, decides, figure, KNEE_REGION } from '../figures.ts';
 
@@ -9,6 +9,7 @@ export const externalRotationRecurvatum = defineProcedure(
     id: 'external-rotation-recurvatum',
     names: ['External rotation recurvatum test'],
     title: 'Both legs lifted by the great toes, knees watched as they bend back',
+    indication: 'A knee that was bent backwards or snaps straight on walking.',
     region: 'knee',
     kind: 'laxity',
     structures: ['posterolateral corner', 'anterior cruciate ligament'],
@@ -116,8 +117,8 @@ export const externalRotationRecurvatum = defineProcedure(
       }),
       perform.done(
         'lowered',
-        'Lowers under control',
-        critical('A dropped leg strains an unstable knee.'),
+        'Lowers both heels without a drop',
+        flagged('A dropped leg strains an unstable knee.'),
       ),
       interpret.graded('three-signs', 'Names bending back, turning out, bowing', [
         'One',

@@ -10,6 +10,7 @@ export const fairbankApprehension30 = defineProcedure(
     id: 'fairbank-apprehension-30',
     names: ['Fairbank apprehension test', 'moving patellar apprehension test'],
     title: 'Kneecap pushed outwards with the knee slightly bent',
+    indication: 'A kneecap that slipped or feels as if it would.',
     region: 'knee',
     kind: 'laxity',
     structures: ['kneecap restraints'],

@@ -9,6 +9,8 @@ export const functionalComparators = defineProcedure(
     id: 'functional-comparators',
     names: ['Squat, lunge, step-up'],
     title: 'Squat, lunge and step-up as comparators',
+    indication:
+      'Pain at the front of the knee on stairs or squatting, to compare before and after.',
     region: 'knee',
     kind: 'function',
     structures: ['kneecap surfaces', 'patellar tendon'],
@@ -74,10 +76,10 @@ export const functionalComparators = defineProcedure(
       position.done('near', 'Stands within reach', critical('A person in a lunge must not fall.')),
       perform.graded('all-three', 'Has all three movements done', ['One', 'Two', 'All three']),
       perform.asked('order', 'States the order for the record'),
-      perform.graded('depth', 'Has the declared depth reached', [
-        'Shallow',
-        'Uneven',
-        'As declared',
+      perform.graded('depth', 'Declares a depth that is then reached each time', [
+        'None declared',
+        'Declared, missed at least once',
+        'Declared, reached each time',
       ]),
       perform.done('asks-each', 'Asks about pain after each'),
       interpret.graded('per-movement', 'Reports pain per movement', [

@@ -1,6 +1,6 @@
 import { NO_RIGHT_ANGLE } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
-import { position, perform, interpret, feltSlack, critical } from '../items.ts';
+import { position, perform, interpret, feltSlack, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { holds, decides, figure, KNEE_REGION } from '../figures.ts';
 
@@ -10,6 +10,7 @@ export const godfrey9090Sag = defineProcedure(
     id: 'godfrey-90-90-sag',
     names: ['Godfrey test'],
     title: 'Shin left to gravity with hip and knee at right angles',
+    indication: 'A blow to the front of the shin or a fall on the bent knee.',
     region: 'knee',
     kind: 'laxity',
     structures: ['posterior cruciate ligament'],
@@ -69,7 +70,7 @@ export const godfrey9090Sag = defineProcedure(
       perform.graded('heel-support', 'Supports heel or lower shin only', [
         'Hand under the calf',
         'Hand at mid-shin',
-        'Heel only',
+        'Heel or lower shin only',
       ]),
       perform.graded('side-view', 'Watches the shin from the side', [
         'From above',
@@ -79,8 +80,8 @@ export const godfrey9090Sag = defineProcedure(
       perform.measured('wait', 'Seconds of waiting', 's', [5, 10], { half: 3 }),
       perform.done(
         'lowered',
-        'Lowers the limbs under control',
-        critical('A dropped leg strains hip or back.'),
+        'Lowers the limbs without a drop',
+        flagged('A dropped leg strains hip or back.'),
       ),
       interpret.done('names', 'Names the posterior cruciate ligament'),
     ],

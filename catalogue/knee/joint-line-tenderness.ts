@@ -11,6 +11,7 @@ export const jointLineTenderness = defineProcedure(
     id: 'joint-line-tenderness',
     names: ['Joint line tenderness'],
     title: 'Pressing along both joint lines of the knee from front to back',
+    indication: 'A twist, a catch, or pain at one side of the knee.',
     region: 'knee',
     kind: 'palpation',
     structures: ['medial meniscus', 'lateral meniscus'],

@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, perform, interpret, feltSlack, critical } from '../items.ts';
+import { prepare, perform, interpret, feltSlack, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { holds, moves, decides, figure, KNEE_REGION } from '../figures.ts';
 import { KNEE_CAUTION } from './shared.ts';
@@ -10,6 +10,7 @@ export const kneeBlockEndFeel = defineProcedure(
     id: 'knee-block-end-feel',
     names: ['Springy block', 'passive range with end feel'],
     title: 'Slow passive bending and straightening to feel how the knee stops',
+    indication: 'A knee that locks or is short at either end.',
     region: 'knee',
     kind: 'rom',
     structures: ['medial meniscus', 'lateral meniscus', 'knee capsule'],
@@ -101,8 +102,8 @@ export const kneeBlockEndFeel = defineProcedure(
       }),
       perform.done(
         'slow-press',
-        'Presses slowly at each end',
-        critical('A jerk on a blocked knee injures it.'),
+        'Builds the press at each end over a second',
+        flagged('A jerk on a blocked knee injures it.'),
       ),
       perform.graded('measures', 'Measures both ends', [
         'Neither',

@@ -9,6 +9,7 @@ export const kneeInspectionWarmth = defineProcedure(
     id: 'knee-inspection-warmth',
     names: ['Knee inspection', 'skin temperature of the knee'],
     title: 'Looking at both knees, then comparing their warmth',
+    indication: 'Every knee, before anything is moved.',
     region: 'knee',
     kind: 'palpation',
     structures: ['knee joint'],
@@ -71,10 +72,10 @@ export const kneeInspectionWarmth = defineProcedure(
         'Two sites',
         'All three',
       ]),
-      interpret.graded('warmer-side', 'States which side is warmer', [
+      interpret.graded('warmer-side', 'States the warmth of both knees against their shins', [
         'Not stated',
-        'Stated without the site',
-        'Side with site',
+        'One knee only',
+        'Both knees, alike or not',
       ]),
     ],
     faults: [

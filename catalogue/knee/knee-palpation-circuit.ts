@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, critical } from '../items.ts';
+import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { site } from '../findings.ts';
 import { holds, feels, decides, figure, KNEE_REGION } from '../figures.ts';
 import { KNEE_CAUTION } from './shared.ts';
@@ -10,6 +10,7 @@ export const kneePalpationCircuit = defineProcedure(
     id: 'knee-palpation-circuit',
     names: ['Systematic knee palpation', 'landmarks of the knee'],
     title: 'Six landmarks of the bent knee in one fixed order',
+    indication: 'Every painful knee, to find the place.',
     region: 'knee',
     kind: 'palpation',
     structures: [
@@ -121,7 +122,7 @@ export const kneePalpationCircuit = defineProcedure(
       interpret.done(
         'bone-gate',
         'Says that bony tenderness after injury needs the fracture rule',
-        critical('A missed fracture is stressed next.'),
+        flagged('A missed fracture is stressed next.'),
       ),
     ],
     faults: [

@@ -17,6 +17,7 @@ export const lachmanAnteriorTranslation = defineProcedure(
     id: 'lachman-anterior-translation',
     names: ['Lachman test'],
     title: 'Forward pull of the shin with the knee slightly bent',
+    indication: 'A knee that gave way with a pop, also when swollen.',
     region: 'knee',
     kind: 'laxity',
     structures: ['anterior cruciate ligament'],

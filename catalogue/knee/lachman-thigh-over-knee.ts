@@ -10,6 +10,7 @@ export const lachmanThighOverKnee = defineProcedure(
     id: 'lachman-thigh-over-knee',
     names: ['Supported Lachman test'],
     title: 'Forward pull of the shin with the thigh on a prop',
+    indication: 'The same in a big thigh or for small hands.',
     region: 'knee',
     kind: 'laxity',
     structures: ['anterior cruciate ligament'],

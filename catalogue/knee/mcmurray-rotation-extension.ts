@@ -1,6 +1,6 @@
 import { NO_FULL_BEND } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, critical, flagged } from '../items.ts';
+import { prepare, position, perform, flagged } from '../items.ts';
 import { doubtfulWith, present } from '../findings.ts';
 import { moves, feels, turn, decides, figure, KNEE_REGION, push } from '../figures.ts';
 import { memory } from '../worth.ts';
@@ -12,6 +12,7 @@ export const mcmurrayRotationExtension = defineProcedure(
     id: 'mcmurray-rotation-extension',
     names: ['McMurray test', 'meniscal rotation and extension test'],
     title: 'Fully bent knee turned and straightened under a finger on the joint line',
+    indication: 'A catch or lock, in a knee that bends fully.',
     region: 'knee',
     kind: 'provocation',
     structures: ['medial meniscus', 'lateral meniscus'],
@@ -118,6 +119,8 @@ export const mcmurrayRotationExtension = defineProcedure(
       'A snapping tendon',
       'Loose cartilage',
       'A lax cruciate',
+      'The kneecap’s flick: one or two fingers on it tell it from a joint click',
+      'Trouble extending counts, without a click too',
     ],
     doesNotProve: 'A tear; and a negative test excludes none.',
     worth: [
@@ -177,7 +180,7 @@ export const mcmurrayRotationExtension = defineProcedure(
       perform.done(
         'lowered',
         'Lowers the limb to the couch by hand',
-        critical('A dropped heel jars an injured knee.'),
+        flagged('A dropped heel jars an injured knee.'),
       ),
     ],
     faults: [

@@ -9,6 +9,7 @@ export const patellarApprehensionExtended = defineProcedure(
     id: 'patellar-apprehension-extended',
     names: ['Patellar apprehension test, knee straight'],
     title: 'Kneecap pushed slowly outwards on the straight knee',
+    indication: 'A kneecap that slipped, where even a slight bend is feared.',
     region: 'knee',
     kind: 'laxity',
     structures: ['kneecap restraints'],

@@ -10,6 +10,7 @@ export const patellarBallottement = defineProcedure(
     id: 'patellar-ballottement',
     names: ['Patellar tap', 'ballottement'],
     title: 'Kneecap tapped down onto the thigh bone through fluid',
+    indication: 'A visibly swollen knee.',
     region: 'knee',
     kind: 'effusion',
     structures: ['knee joint'],
@@ -67,7 +68,7 @@ export const patellarBallottement = defineProcedure(
         'Down to the kneecap',
       ]),
       perform.done('stays-closed', 'Keeps the upper hand closed'),
-      perform.graded('vertical', 'Presses briskly straight down', [
+      perform.graded('vertical', 'Presses straight down in under half a second', [
         'Slow or sideways',
         'Brisk, aslant',
         'Brisk, straight',

@@ -9,6 +9,7 @@ export const patellarGlideQuadrants = defineProcedure(
     id: 'patellar-glide-quadrants',
     names: ['Patellar glide test'],
     title: 'Kneecap glided inwards and outwards, in quarters of its width',
+    indication: 'Pain beside the kneecap, or one that slips.',
     region: 'knee',
     kind: 'length',
     structures: ['outer kneecap retinaculum', 'kneecap restraints'],

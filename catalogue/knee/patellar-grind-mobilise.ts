@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { position, perform, interpret, tell, feltSlack, critical } from '../items.ts';
+import { position, perform, interpret, tell, feltSlack, flagged } from '../items.ts';
 import { present } from '../findings.ts';
 import { moves, push, figure, KNEE_REGION } from '../figures.ts';
 
@@ -9,6 +9,7 @@ export const patellarGrindMobilise = defineProcedure(
     id: 'patellar-grind-mobilise',
     names: ['Patellar grind by gliding'],
     title: 'Kneecap slid freely, then under pressure',
+    indication: 'Pain behind the kneecap where movement alone is comfortable.',
     region: 'knee',
     kind: 'provocation',
     structures: ['kneecap surfaces'],
@@ -67,8 +68,8 @@ export const patellarGrindMobilise = defineProcedure(
       ]),
       perform.done(
         'light-load',
-        'Loads lightly before firmly',
-        critical('A hard first load hurts a sore kneecap.'),
+        'Makes the first load the lightest',
+        flagged('A hard first load hurts a sore kneecap.'),
       ),
       perform.done('watches-face', 'Watches the face'),
       interpret.done('both-phases', 'Says that pain in both phases is no clear positive'),

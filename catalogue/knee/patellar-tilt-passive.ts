@@ -10,6 +10,7 @@ export const patellarTiltPassive = defineProcedure(
     id: 'patellar-tilt-passive',
     names: ['Patellar tilt test'],
     title: 'Outer border of the kneecap lifted while the inner one is pressed',
+    indication: 'Pressure at the outer side of the kneecap on sitting long.',
     region: 'knee',
     kind: 'length',
     structures: ['outer kneecap retinaculum'],

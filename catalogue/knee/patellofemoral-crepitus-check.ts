@@ -9,6 +9,7 @@ export const patellofemoralCrepitusCheck = defineProcedure(
     id: 'patellofemoral-crepitus-check',
     names: ['Kneecap crepitus on movement'],
     title: 'Feeling for grating under a light hand while the knee moves',
+    indication: 'Grating on stairs, with or without pain.',
     region: 'knee',
     kind: 'palpation',
     structures: ['kneecap surfaces'],

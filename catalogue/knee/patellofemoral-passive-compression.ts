@@ -9,6 +9,7 @@ export const patellofemoralPassiveCompression = defineProcedure(
     id: 'patellofemoral-passive-compression',
     names: ['Passive patellofemoral compression', 'Waldron test'],
     title: 'Palm pressed on the kneecap while the knee straightens and bends',
+    indication: 'Pain behind the kneecap where contraction cannot be borne.',
     region: 'knee',
     kind: 'provocation',
     structures: ['kneecap surfaces'],

@@ -12,6 +12,7 @@ export const posteriorDrawerKnee = defineProcedure(
     id: 'posterior-drawer-knee',
     names: ['Posterior drawer test of the knee'],
     title: 'Backward push on the shin at a right angle, the step felt first',
+    indication: 'A dashboard injury, a fall on the bent knee, or looseness downhill.',
     region: 'knee',
     kind: 'laxity',
     structures: ['posterior cruciate ligament'],
@@ -72,6 +73,12 @@ export const posteriorDrawerKnee = defineProcedure(
       'A shin that has already sagged',
       'Working thigh muscle',
       'A missing front cruciate',
+    ],
+    rules: [
+      {
+        when: 'Even slight looseness',
+        speaksFor: 'counts: the back ligament is the stiffer of the two',
+      },
     ],
     doesNotProve: 'An isolated tear: over 10 mm think of the back and outer corner.',
     worth: [memory('back cruciate tear', 0.9, 0.99, 'Rubinstein 1994')],

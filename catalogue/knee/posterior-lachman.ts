@@ -10,6 +10,7 @@ export const posteriorLachman = defineProcedure(
     id: 'posterior-lachman',
     names: ['Posterior Lachman test'],
     title: 'Backward push on the shin with the knee slightly bent',
+    indication: 'The same where a right angle cannot be reached.',
     region: 'knee',
     kind: 'laxity',
     structures: ['posterior cruciate ligament', 'posterolateral corner'],

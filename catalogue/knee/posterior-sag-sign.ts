@@ -11,6 +11,7 @@ export const posteriorSagSign = defineProcedure(
     id: 'posterior-sag-sign',
     names: ['Posterior sag sign', 'gravity drawer'],
     title: 'Looking from the side for a shin that has dropped back',
+    indication: 'Before every forward drawer; a fall on the bent knee.',
     region: 'knee',
     kind: 'laxity',
     structures: ['posterior cruciate ligament'],

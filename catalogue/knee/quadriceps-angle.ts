@@ -8,6 +8,7 @@ export const quadricepsAngle = defineProcedure(
     id: 'quadriceps-angle',
     names: ['Q angle', 'quadriceps angle'],
     title: 'Angle between front of the pelvis, kneecap and shin bump',
+    indication: 'A kneecap that slips or hurts, as one number among several.',
     region: 'knee',
     kind: 'rom',
     structures: ['kneecap surfaces'],
@@ -62,6 +63,10 @@ export const quadricepsAngle = defineProcedure(
     positive: 'Nothing: a number, compared with the norm of sex and posture.',
     negative: 'About 13 degrees in men and 18 in women, lying.',
     confounders: ['A kneecap pushed off centre', 'A foot turned out', 'Working thigh muscle'],
+    rules: [
+      { when: 'High', speaksFor: 'knock-knee or a turned shin-bone' },
+      { when: 'Low', speaksFor: 'a high-riding kneecap or softened cartilage' },
+    ],
     doesNotProve: 'Anything by itself.',
     worth: [
       {
@@ -89,10 +94,10 @@ export const quadricepsAngle = defineProcedure(
     items: [
       prepare.asked('drape', 'Explains the exposure of the pelvis'),
       position.asked('posture', 'Declares the posture'),
-      position.graded('toes-up', 'Sets the knee straight with toes up', [
-        'Rolled',
-        'Foot turned',
-        'Straight',
+      position.graded('toes-up', 'Points the toes of the straight leg at the ceiling', [
+        'Leg rolled',
+        'Foot turned out or in',
+        'Toes at the ceiling',
       ]),
       feltSlack('thigh muscles'),
       position.graded('marks', 'Marks three points before measuring', [

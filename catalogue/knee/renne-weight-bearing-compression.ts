@@ -9,6 +9,7 @@ export const renneWeightBearingCompression = defineProcedure(
     id: 'renne-weight-bearing-compression',
     names: ['Renne test'],
     title: 'Thumb on the outer condyle in a shallow squat',
+    indication: 'Outer knee pain on running that lying down does not bring.',
     region: 'knee',
     kind: 'provocation',
     structures: ['iliotibial band at the knee'],

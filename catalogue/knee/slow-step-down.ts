@@ -9,7 +9,8 @@ export const slowStepDown = defineProcedure(
   {
     id: 'slow-step-down',
     names: ['Step-down test', 'eccentric step-down'],
-    title: 'Slow step forward off a box',
+    title: 'Slow, smooth step forward off a box',
+    indication: 'Pain at the front of the knee on stairs; outranks the kneecap’s special tests.',
     region: 'knee',
     kind: 'function',
     structures: ['kneecap surfaces'],
@@ -58,6 +59,7 @@ export const slowStepDown = defineProcedure(
     positive: 'The person’s own familiar pain.',
     negative: 'No familiar pain.',
     confounders: ['A box that is too high'],
+    rules: [{ when: 'Familiar pain', speaksFor: 'outranks the kneecap’s special tests' }],
     doesNotProve: 'Where the pain comes from; the quality of the movement is scored apart.',
     worth: [memory('pain from behind the kneecap', 0.42, 0.82, 'Nijs 2006')],
     measurements: [
@@ -82,7 +84,7 @@ export const slowStepDown = defineProcedure(
       perform.done('stays', 'Has the tested leg stay on the box'),
       perform.measured('seconds', 'Seconds of lowering', 's', [3, 6], { half: 1, from: 0, to: 20 }),
       perform.done('asks-during', 'Asks about pain while it happens'),
-      perform.asked('over-foot', 'Comments on the knee over the foot'),
+      perform.asked('over-foot', 'Says whether the knee stays over the foot'),
       interpret.done('score', 'Records the pain from 0 to 10'),
       interpret.done('same', 'States the re-test with the same settings'),
     ],

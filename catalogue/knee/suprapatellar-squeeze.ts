@@ -9,6 +9,7 @@ export const suprapatellarSqueeze = defineProcedure(
     id: 'suprapatellar-squeeze',
     names: ['Suprapatellar squeeze', 'fluid displacement test'],
     title: 'Pouch squeezed above the kneecap, fluid felt beside it',
+    indication: 'A knee that feels full above the kneecap.',
     region: 'knee',
     kind: 'effusion',
     structures: ['knee joint'],
@@ -84,7 +85,7 @@ export const suprapatellarSqueeze = defineProcedure(
         'Both sides',
       ]),
       perform.done('release', 'Watches the release as a step of its own'),
-      interpret.done('misses', 'Says which amount of fluid it may miss'),
+      interpret.done('misses', 'Says that a few millilitres may be missed'),
       tell.done('tells', 'Tells the person what was found'),
     ],
     faults: [

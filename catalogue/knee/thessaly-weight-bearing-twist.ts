@@ -11,6 +11,7 @@ export const thessalyWeightBearingTwist = defineProcedure(
     id: 'thessaly-weight-bearing-twist',
     names: ['Thessaly test'],
     title: 'Twisting on one leg, knee nearly straight and then bent',
+    indication: 'A catch on twisting in a person who can stand safely on that leg.',
     region: 'knee',
     kind: 'provocation',
     structures: ['medial meniscus', 'lateral meniscus'],
@@ -131,7 +132,12 @@ export const thessalyWeightBearingTwist = defineProcedure(
       ['Slippery sock', 'grip'],
       ['Person does not know the task', 'brief'],
     ],
-    cautions: ['Something solid within reach; somebody close throughout.', KNEE_CAUTION],
+    cautions: [
+      'Something solid within reach; somebody close throughout.',
+      KNEE_CAUTION,
+      'The bent stage risks more injury: straight stage first.',
+      'Some teach all three twists even after the first pain; the stop rule still wins.',
+    ],
     stopRule:
       'Stop at sharp pain, locking, giving way, or the word stop: a safety stop costs no marks.',
     patient: { condition: 'lateral-meniscus-tear', side: 'left' },

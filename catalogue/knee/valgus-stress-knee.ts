@@ -11,6 +11,7 @@ export const valgusStressKnee = defineProcedure(
     id: 'valgus-stress-knee',
     names: ['Valgus stress test of the knee', 'abduction stress test'],
     title: 'Outward force on the leg, straight and slightly bent',
+    indication: 'A tackle from outside, or inner-side pain.',
     region: 'knee',
     kind: 'laxity',
     structures: ['medial collateral ligament'],

@@ -9,6 +9,7 @@ export const varusStressKnee = defineProcedure(
     id: 'varus-stress-knee',
     names: ['Varus stress test of the knee', 'adduction stress test'],
     title: 'Inward force on the leg, straight and slightly bent',
+    indication: 'A blow from inside, or outer-side looseness.',
     region: 'knee',
     kind: 'laxity',
     structures: ['lateral collateral ligament', 'posterolateral corner'],

@@ -10,6 +10,7 @@ export const apprehension9090 = defineProcedure(
     id: 'apprehension-90-90',
     names: ['Anterior apprehension test', 'crank test'],
     title: 'Arm turned slowly to the throwing position until fear or stop',
+    indication: 'A history of slipping or of fear with the arm up and turned out.',
     region: 'shoulder',
     kind: 'provocation',
     structures: ['inferior glenohumeral ligament'],

@@ -10,6 +10,7 @@ export const bellyPress = defineProcedure(
     id: 'belly-press',
     names: ['Belly press test'],
     title: 'Palm pressed into the belly, elbow and wrist watched',
+    indication: 'Weak inward turn where the hand cannot be brought behind the back.',
     region: 'shoulder',
     kind: 'strength',
     structures: ['subscapularis'],

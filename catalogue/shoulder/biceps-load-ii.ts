@@ -11,6 +11,8 @@ export const bicepsLoadIi = defineProcedure(
     id: 'biceps-load-ii',
     names: ['Biceps load II'],
     title: 'Resisted curl with the arm raised and turned out',
+    indication:
+      'A catch or deep pain on throwing, or after a fall on the arm, that points to the upper rim.',
     region: 'shoulder',
     kind: 'provocation',
     structures: ['superior labrum'],

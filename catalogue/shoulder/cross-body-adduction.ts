@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
+import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { holds, moves, decides, figure } from '../figures.ts';
 import { memory } from '../worth.ts';
@@ -10,6 +10,7 @@ export const crossBodyAdduction = defineProcedure(
     id: 'cross-body-adduction',
     names: ['Cross-body adduction test', 'scarf test'],
     title: 'Raised arm guided across the chest on a steadied shoulder',
+    indication: 'Pain on top of the shoulder, or a shoulder that does not cross the body.',
     region: 'shoulder',
     kind: 'provocation',
     structures: ['acromioclavicular joint', 'posterior shoulder capsule'],
@@ -97,11 +98,15 @@ export const crossBodyAdduction = defineProcedure(
       perform.done(
         'over-pressure',
         'Adds pressure only at a painless end',
-        critical('Pressure on a painful joint injures.'),
+        flagged('Pressure on a painful joint injures.'),
       ),
       perform.done('square', 'Keeps the trunk square'),
       interpret.done('asks-site', 'Asks for the site of pain'),
-      interpret.graded('branch', 'Reads the site rightly', ['Not', 'In part', 'Right']),
+      interpret.graded('branch', 'Tells pain on top from pull at the back', [
+        'Not',
+        'In part',
+        'Right',
+      ]),
       interpret.done('next', 'Names a confirming test'),
     ],
     faults: [

@@ -9,6 +9,7 @@ export const crossBodySelf = defineProcedure(
     id: 'cross-body-self',
     names: ['Active cross-body reach'],
     title: 'The person pats the opposite shoulder blade',
+    indication: 'A first screen of pain on top of the shoulder, before hands are laid on.',
     region: 'shoulder',
     kind: 'provocation',
     structures: ['acromioclavicular joint'],

@@ -11,6 +11,8 @@ export const er90Strength = defineProcedure(
     id: 'er90-strength',
     names: ['Patte test', 'hornblower test', 'external rotation at 90'],
     title: 'Thumb turned back with the arm supported at 90 degrees',
+    indication:
+      'A hand that cannot be kept behind the head, or a suspected tear of the back of the cuff.',
     region: 'shoulder',
     kind: 'strength',
     structures: ['teres minor', 'infraspinatus'],

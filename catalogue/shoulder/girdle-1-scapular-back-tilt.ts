@@ -8,8 +8,9 @@ import { moves, feels, decides, figure, push, own } from '../figures.ts';
 export const girdle1ScapularBackTilt = defineProcedure(
   {
     id: 'girdle-1-scapular-back-tilt',
-    names: ['Girdle mobility, part 1'],
+    names: ['Girdle mobility, part 1', 'Stenvers girdle series, part 1'],
     title: 'Lower tip of the blade against the armpit line at full elevation',
+    indication: 'Reaching up is short or painful and the shoulder joint itself is free.',
     region: 'shoulder',
     kind: 'rom',
     structures: ['scapulothoracic gliding'],
@@ -52,6 +53,14 @@ export const girdle1ScapularBackTilt = defineProcedure(
     negative: 'It reaches the line.',
     confounders: ['Slumped or arched trunk', 'An arm short of 160: invalid'],
     doesNotProve: 'Why it is limited; agreement of examiners is no validity.',
+    worth: [
+      {
+        of: 'agreement of examiners over the series',
+        text: 'kappas of .63 to .84',
+        source: 'Baertschi 2013',
+        sourceKind: 'from memory',
+      },
+    ],
     followUp: ['girdle-2-clavicle-motion'],
     contraindications: ['Acute tear or dislocation'],
     measurements: [
@@ -79,7 +88,7 @@ export const girdle1ScapularBackTilt = defineProcedure(
       perform.measured('reach', 'Arm elevation reached', '°', [160, 180], { full: 5, half: 10 }),
       perform.done('trunk', 'Keeps the trunk from slumping'),
       perform.done('touches', 'Touches the tip before reading'),
-      interpret.done('invalid', 'Says when it is invalid'),
+      interpret.done('invalid', 'Says that short of 160 degrees it is invalid'),
     ],
     faults: [
       ['Stands behind', 'beside'],

@@ -1,6 +1,6 @@
 import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
+import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { moves, feels, decides, figure } from '../figures.ts';
 
@@ -8,8 +8,9 @@ import { moves, feels, decides, figure } from '../figures.ts';
 export const girdle2ClavicleMotion = defineProcedure(
   {
     id: 'girdle-2-clavicle-motion',
-    names: ['Girdle mobility, part 2'],
+    names: ['Girdle mobility, part 2', 'Stenvers girdle series, part 2'],
     title: 'Light fingertip on the collarbone while the arm goes up',
+    indication: 'Reaching up is short and the collar-bone is suspected of not rolling back.',
     region: 'shoulder',
     kind: 'rom',
     structures: ['sternoclavicular joint', 'acromioclavicular joint'],
@@ -60,8 +61,20 @@ export const girdle2ClavicleMotion = defineProcedure(
     ],
     positive: 'The late backward roll is absent or clearly less than on the other side.',
     negative: 'The declared pattern, sides alike.',
-    confounders: ['Muscle bulk', 'A finger that presses'],
+    confounders: [
+      'Muscle bulk',
+      'A finger that presses',
+      'The collar-bone descends after about 45 degrees of lifting',
+    ],
     doesNotProve: 'Anything certain: a fingertip is subjective.',
+    worth: [
+      {
+        of: 'agreement of examiners over the series',
+        text: 'kappas of .63 to .84',
+        source: 'Baertschi 2013',
+        sourceKind: 'from memory',
+      },
+    ],
     followUp: ['girdle-3-inferior-angle-drop'],
     contraindications: ['Collarbone fracture or plate', 'Pacemaker or line on that side'],
   },
@@ -79,7 +92,7 @@ export const girdle2ClavicleMotion = defineProcedure(
       perform.done(
         'light',
         'Keeps the contact light',
-        critical('Vessels and nerves lie behind the bone.'),
+        flagged('Vessels and nerves lie behind the bone.'),
       ),
       perform.measured('seconds', 'Seconds of lifting', 's', [4, 6], { half: 2, from: 0, to: 20 }),
       perform.asked('early', 'Says what is felt up to 45 degrees'),

@@ -11,6 +11,8 @@ export const hawkinsKennedy = defineProcedure(
     id: 'hawkins-kennedy',
     names: ['Hawkins-Kennedy test'],
     title: 'Arm raised in front and turned in passively',
+    indication:
+      'Pain at the outer shoulder on reaching up; adds little alone, so with others or not at all.',
     region: 'shoulder',
     kind: 'provocation',
     structures: ['subacromial space'],

@@ -10,6 +10,7 @@ export const infraspinatusErSide = defineProcedure(
     id: 'infraspinatus-er-side',
     names: ['External rotation strength at the side', 'infraspinatus test'],
     title: 'Elbow at the ribs: turned out freely, then against resistance',
+    indication: 'Weak or painful outward turn, or a range to be told from a stiff capsule.',
     region: 'shoulder',
     kind: 'strength',
     structures: ['infraspinatus', 'shoulder capsule'],
@@ -74,13 +75,18 @@ export const infraspinatusErSide = defineProcedure(
       yesNo('weak', 'States whether it is weak', ['weakness'], ['Strong', 'Weak']),
       yesNo('stiff', 'States whether the passive range is lost', ['stiffness'], ['Full', 'Lost']),
     ],
-    positive: 'Weakness, pain, or an active range more than 10 short of the passive.',
+    positive:
+      'Weakness, pain, or a lag: placed at the end of outward turn less 5 degrees, the arm falls back by 5 or more.',
     negative: '45 to 90 degrees, sides alike, strong.',
     rules: [
       { when: 'Passive range lost', speaksFor: 'stiff capsule' },
       { when: 'Passive full, active short', speaksFor: 'tear or nerve' },
     ],
-    confounders: ['An elbow that drifts', 'Pain'],
+    confounders: [
+      'An elbow that drifts',
+      'Pain',
+      'The lag form needs slight lift (20 degrees) and a start 5 short of the end, or every arm springs back',
+    ],
     doesNotProve: 'A tear where it hurts: try a painless angle.',
     worth: [
       memory('impingement of any degree', 0.42, 0.9, 'Park 2005'),

@@ -11,6 +11,8 @@ export const kimJerkCombined = defineProcedure(
     id: 'kim-jerk-combined',
     names: ['Kim and jerk as a set'],
     title: 'Both loaded tests in one sitting, read as a set',
+    indication:
+      'A suspected tear of the back rim, where one of the two tests alone would miss some.',
     region: 'shoulder',
     kind: 'provocation',
     structures: ['posteroinferior labrum'],
@@ -58,6 +60,12 @@ export const kimJerkCombined = defineProcedure(
     positive: 'Either test positive.',
     negative: 'Both negative.',
     confounders: ['A second test after fear in the first'],
+    rules: [
+      {
+        when: 'Only one of the two',
+        speaksFor: 'Kim’s finds lower lesions better, the jerk those further back',
+      },
+    ],
     doesNotProve:
       'No tear: how much a negative set lowers the chance depends on the chance before.',
     worth: [

@@ -11,6 +11,8 @@ export const kim = defineProcedure(
     id: 'kim',
     names: ['Kim test'],
     title: 'Loaded arm raised aslant with a push down and back',
+    indication:
+      'Pain at the back of the shoulder on pushing, with a suspected lower tear of the back rim.',
     region: 'shoulder',
     kind: 'provocation',
     structures: ['posteroinferior labrum'],
@@ -84,9 +86,10 @@ export const kim = defineProcedure(
         observability: 'felt',
       }),
       perform.measured('lift', 'Degrees of aslant lift', '°', [35, 55], { half: 10 }),
-      easesOff('Takes two seconds or more without a jerk'),
+      perform.done('slowly', 'Takes two seconds or more for the lift'),
+      easesOff(),
       interpret.done('site', 'Asks for the site of pain'),
-      interpret.graded('figures', 'Reads the accuracy figures rightly', [
+      interpret.graded('figures', 'Says what the accuracy figures mean', [
         'Swaps them',
         'Definition only',
         'With the chance before',

@@ -11,6 +11,8 @@ export const liftOff = defineProcedure(
     id: 'lift-off',
     names: ['Gerber lift-off test'],
     title: 'Back of the hand lifted off the low back',
+    indication:
+      'Weak inward turn after the arm was torn outwards, in a shoulder that reaches the back painlessly.',
     region: 'shoulder',
     kind: 'strength',
     structures: ['subscapularis'],
@@ -96,7 +98,7 @@ export const liftOff = defineProcedure(
       perform.done('elbow', 'Keeps the elbow angle unchanged'),
       perform.measured('gap', 'Gap read', 'cm', [5, 20], { full: 1, half: 2, step: 0.5 }),
       easesOff(),
-      interpret.done('invalid', 'Says when the test is invalid'),
+      interpret.done('invalid', 'Says that a painful or short reach makes it invalid'),
       interpret.done('names', 'Names subscapularis'),
     ],
     faults: [

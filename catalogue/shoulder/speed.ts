@@ -10,6 +10,7 @@ export const speed = defineProcedure(
     id: 'speed',
     names: ['Speed test'],
     title: 'Resisted forward lift with the palm up',
+    indication: 'Pain at the front groove on lifting forwards.',
     region: 'shoulder',
     kind: 'provocation',
     structures: ['long head of biceps', 'superior labrum'],

@@ -11,6 +11,8 @@ export const supraspinatusStrength = defineProcedure(
     id: 'supraspinatus-strength',
     names: ['Empty can test', 'Jobe test', 'full can test'],
     title: 'Resisted lift in the plane of the blade',
+    indication:
+      'Weakness on reaching up after a pull or a fall, or in an older person with night pain.',
     region: 'shoulder',
     kind: 'strength',
     structures: ['supraspinatus', 'subacromial space'],

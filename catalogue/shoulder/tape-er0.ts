@@ -9,6 +9,7 @@ export const tapeEr0 = defineProcedure(
     id: 'tape-er0',
     names: ['Tape: outward turn at the side'],
     title: 'Gap from navel to wrist with the arm turned out',
+    indication: 'A stiff shoulder whose outward turn is followed over weeks.',
     region: 'shoulder',
     kind: 'rom',
     structures: ['shoulder capsule'],
@@ -56,7 +57,7 @@ export const tapeEr0 = defineProcedure(
     findings: [
       yesNo('loss', 'States the side difference', ['stiffness'], ['Under 5 cm', '5 cm or more']),
     ],
-    positive: 'Five centimetres less than the other side.',
+    positive: 'Five centimetres less than the other side (common practice, no source).',
     negative: 'Within five.',
     rules: [
       { when: 'Loss without injury', speaksFor: 'a frozen shoulder is possible' },

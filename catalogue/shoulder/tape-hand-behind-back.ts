@@ -9,6 +9,7 @@ export const tapeHandBehindBack = defineProcedure(
     id: 'tape-hand-behind-back',
     names: ['Tape: hand behind back'],
     title: 'Gap from the neck bone to the thumb behind the back',
+    indication: 'A stiff shoulder whose reach behind is followed over weeks.',
     region: 'shoulder',
     kind: 'rom',
     structures: ['shoulder capsule'],
@@ -70,9 +71,13 @@ export const tapeHandBehindBack = defineProcedure(
     findings: [
       yesNo('gap', 'States the side difference', ['stiffness'], ['Under 5 cm', '5 cm or more']),
     ],
-    positive: 'Five centimetres more than the other side.',
+    positive: 'Five centimetres more than the other side (common practice, no source).',
     negative: 'Within five, painless.',
-    confounders: ['A trunk that leans', 'A stiff elbow'],
+    confounders: [
+      'A trunk that leans',
+      'A stiff elbow',
+      'The most prominent spine is the seventh neck vertebra in 75 of 100 people, the first chest one in 25 (from memory)',
+    ],
     doesNotProve: 'Which tissue: it is a global reach.',
     followUp: ['tape-er0'],
     contraindications: ['Limits after a repair'],

@@ -9,6 +9,7 @@ export const tapeHorizontalAdduction = defineProcedure(
     id: 'tape-horizontal-adduction',
     names: ['Tape: cross-body gap'],
     title: 'Gap from elbow to the opposite shoulder',
+    indication: 'A thrower or a stiff shoulder with a tight back of the capsule.',
     region: 'shoulder',
     kind: 'length',
     structures: ['posterior shoulder capsule'],
@@ -88,7 +89,7 @@ export const tapeHorizontalAdduction = defineProcedure(
       perform.done('elbow', 'Starts the tape at the tip of the elbow'),
       perform.done('acromion', 'Leads it to the opposite top of the shoulder'),
       perform.done('site', 'Asks for the site of pain'),
-      interpret.done('why', 'Says why it is indicated'),
+      interpret.done('why', 'Says which complaint it is added for'),
       interpret.done('better', 'Says that smaller is better'),
     ],
     faults: [

@@ -10,6 +10,7 @@ export const yergason = defineProcedure(
     id: 'yergason',
     names: ['Yergason test'],
     title: 'Palm turned up against resistance, a finger on the groove',
+    indication: 'Pain or snapping at the front groove on turning the palm up.',
     region: 'shoulder',
     kind: 'provocation',
     structures: ['long head of biceps'],

@@ -9,6 +9,7 @@ export const ainMotorCheck = defineProcedure(
     id: 'ain-motor-check',
     names: ['Anterior interosseous nerve check', 'circle pinch'],
     title: 'Bending the thumb and index tips',
+    indication: 'A pinch that has gone flat, or fractures near the elbow, without numbness.',
     region: 'wrist',
     kind: 'strength',
     structures: ['anterior interosseous nerve'],

@@ -10,6 +10,7 @@ export const epbEntrapmentFollowup = defineProcedure(
     id: 'epb-entrapment-followup',
     names: ['EPB entrapment test', 'short thumb extensor test'],
     title: 'Comparing resisted thumb straightening with thumb lifting',
+    indication: 'Thumb-side wrist pain that stays after an injection: a second compartment?',
     region: 'wrist',
     kind: 'provocation',
     structures: ['sheath of the short thumb extensor', 'first dorsal compartment'],

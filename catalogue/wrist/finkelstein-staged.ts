@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
+import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { holds, moves, push, decides, figure, own } from '../figures.ts';
 import { memory, said } from '../worth.ts';
 
@@ -9,6 +9,7 @@ export const finkelsteinStaged = defineProcedure(
     id: 'finkelstein-staged',
     names: ['Finkelstein test', 'Eichhoff manoeuvre (fist form)'],
     title: 'Step-by-step tilt of wrist and thumb, stopping at the first pain',
+    indication: 'Pain over the thumb side of the wrist on lifting.',
     region: 'wrist',
     kind: 'provocation',
     structures: ['first dorsal compartment'],
@@ -97,7 +98,11 @@ export const finkelsteinStaged = defineProcedure(
       { when: 'Tingling', speaksFor: 'skin nerve' },
       { when: 'Stage 3 only, no tenderness', speaksFor: 'weak evidence' },
     ],
-    confounders: ['Stage 3 or the fist in healthy wrists', 'A thumb that presses the tendon'],
+    confounders: [
+      'Stage 3 or the fist in healthy wrists',
+      'A thumb that presses the tendon',
+      'Irritated crossing tendons, a hand’s breadth above the wrist',
+    ],
     doesNotProve: 'The disease on its own; the sheath is thickened more than inflamed.',
     worth: [
       memory('fist form', 0.89, 0.14, 'Goubau 2014'),
@@ -124,11 +129,15 @@ export const finkelsteinStaged = defineProcedure(
         'In order',
       ]),
       perform.done('bones', 'Moves from hand bones or thumb, not fingers'),
-      perform.done('slow', 'Takes each stage slowly', flagged('A jerk hurts a healthy wrist.')),
+      perform.done(
+        'slow',
+        'Takes two seconds or more for each stage',
+        flagged('A jerk hurts a healthy wrist.'),
+      ),
       perform.done(
         'ends',
         'Ends at the first known pain',
-        critical('Going on after pain harms the patient.'),
+        flagged('Going on after pain harms the patient.'),
       ),
       perform.done('off-tendon', 'Keeps off the tendon while stretching'),
       interpret.done('fingertip', 'Asks for the fingertip site at each stage'),

@@ -9,6 +9,7 @@ export const firstDorsalCompartmentPalpation = defineProcedure(
     id: 'first-dorsal-compartment-palpation',
     names: ['First dorsal compartment palpation', 'radial styloid palpation', 'snuffbox'],
     title: 'Finding and pressing the thumb tendons at the wrist',
+    indication: 'Pain at the thumb side of the wrist: tendons, or the thumb’s base?',
     region: 'wrist',
     kind: 'palpation',
     structures: ['first dorsal compartment', 'thumb base joint'],

@@ -9,6 +9,7 @@ export const thenarHypothenarInspection = defineProcedure(
     id: 'thenar-hypothenar-inspection',
     names: ['Wasting of the hand', 'thenar and hypothenar inspection'],
     title: 'Looking at hand-muscle bulk',
+    indication: 'Numb fingers, weak grip or a dropped cup.',
     region: 'wrist',
     kind: 'palpation',
     structures: ['median nerve in the forearm', 'ulnar nerve at the elbow'],

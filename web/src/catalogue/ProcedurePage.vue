@@ -60,6 +60,7 @@ watch(figure, () => {
       · {{ regionWords(found.region) }}, {{ KIND_WORDS[found.kind] }} ·
       {{ found.structures.join(', ') }}
     </p>
+    <p><b>When to add it:</b> {{ found.indication }}</p>
     <div class="top">
       <section class="panel">
         <ProcedureFigure
