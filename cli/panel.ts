@@ -1,4 +1,5 @@
 import { angoff } from '@kritikos/core/standards/angoff';
+import { reachesCut } from '@kritikos/core/standards/reachesCut';
 import { hofstee } from '@kritikos/core/standards/hofstee';
 import type { HofsteeBounds } from '@kritikos/core/standards/hofstee';
 import { livingstonLewis } from '@kritikos/core/standards/livingstonLewis';
@@ -49,7 +50,8 @@ export async function hofsteeCut(
   const { estimate, n, notes } = asBadInput(() =>
     hofstee(scores, { lowestCut, highestCut, fewestFails, mostFails }, [lowest, highest]),
   );
-  const failRate = estimate === null ? null : scores.filter((s) => s < estimate).length / n;
+  const failRate =
+    estimate === null ? null : scores.filter((s) => !reachesCut(s, estimate)).length / n;
   return { cut: estimate, failRate, n, notes: [...notes, ...leftOutNotes(leftOut, 'score')] };
 }
 

@@ -1,5 +1,6 @@
 import { angoffRounds, judgesAgainstData } from '@kritikos/core/standards/angoff';
 import { beuk } from '@kritikos/core/standards/beuk';
+import { reachesCut } from '@kritikos/core/standards/reachesCut';
 import { ebel } from '@kritikos/core/standards/ebel';
 import { asBadInput, BadInput } from './badInput.ts';
 import { leftOutNotes, readColumns } from './readColumns.ts';
@@ -80,7 +81,8 @@ export async function beukCut(
       [flags.lowest, flags.highest],
     ),
   );
-  const passRate = estimate === null ? null : scores.filter((s) => s >= estimate).length / n;
+  const passRate =
+    estimate === null ? null : scores.filter((s) => reachesCut(s, estimate)).length / n;
   return {
     cut: estimate,
     passRate,

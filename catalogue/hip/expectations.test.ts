@@ -46,6 +46,10 @@ expectKeys('hip, from the textbooks', {
     ['hip-arthritis', { short: 'positive' }],
     ['hip-irritation', { short: 'positive' }],
     ['sciatic-irritation', { short: 'negative' }],
+    // Six arcs stretch more than the joint.
+    ['adductor-strain', { short: 'positive' }],
+    ['hip-flexor-tightness', { short: 'positive' }],
+    ['band-tightness-hip', { short: 'positive' }],
   ],
   'hip-rotation-90-90': [
     ['hip-arthritis', { pain: 'positive', loss: 'positive' }],

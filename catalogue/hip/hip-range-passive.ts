@@ -61,6 +61,9 @@ export const hipRangePassive = defineProcedure(
     loads: [
       { structure: 'hip joint', mode: 'motion' },
       { structure: 'hip joint', mode: 'twist' },
+      { structure: 'hip adductors', mode: 'stretch' },
+      { structure: 'hip flexors', mode: 'stretch' },
+      { structure: 'iliotibial band at the hip', mode: 'stretch' },
     ],
     numbers: [
       {

@@ -71,6 +71,8 @@ export const apleyCompressionDistraction = defineProcedure(
       { structure: 'knee capsule', mode: 'stretch', stage: 'distraction' },
       { structure: 'medial collateral ligament', mode: 'tension', stage: 'distraction' },
       { structure: 'medial collateral ligament', mode: 'tension', stage: 'compression' },
+      { structure: 'lateral collateral ligament', mode: 'tension', stage: 'distraction' },
+      { structure: 'lateral collateral ligament', mode: 'tension', stage: 'compression' },
     ],
     voids: NO_RIGHT_ANGLE,
     findings: [

@@ -15,6 +15,7 @@ expectKeys('knee, from the textbooks', {
     ['medial-meniscus-tear', { stages: 'press' }],
     ['lateral-meniscus-tear', { stages: 'press' }],
     ['mcl-sprain', { stages: 'both' }],
+    ['lcl-tear', { stages: 'both' }],
     ['acl-rupture', { stages: 'none' }],
     ['knee-effusion-large', { stages: 'void' }],
     ['nothing-wrong', { stages: 'none' }],
