@@ -113,14 +113,13 @@ export const mcmurrayRotationExtension = defineProcedure(
       { when: 'Turned inwards', speaksFor: 'outer meniscus' },
       { when: 'Near full bend', speaksFor: 'back horn' },
       { when: 'About a right angle', speaksFor: 'body of the meniscus' },
+      { when: 'Trouble extending, even without a click', speaksFor: 'a torn meniscus' },
     ],
     confounders: [
-      'A flick of the kneecap',
       'A snapping tendon',
       'Loose cartilage',
       'A lax cruciate',
       'The kneecap’s flick: one or two fingers on it tell it from a joint click',
-      'Trouble extending counts, without a click too',
     ],
     doesNotProve: 'A tear; and a negative test excludes none.',
     worth: [
