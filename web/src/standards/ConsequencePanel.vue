@@ -34,14 +34,14 @@ const signedMean = computed(() =>
         Mean of {{ stations }} stations must reach <b>{{ meanCut.toFixed(1) }} %</b>
         <span v-if="signedMean !== null" class="soft">; signed: {{ signedMean.toFixed(1) }} %</span>
       </p>
-      <ul v-if="failing.length > 0">
+      <ul v-if="failing.length > 0" tabindex="0" aria-label="Who fails, and why">
         <li v-for="c in failing" :key="c.id">
           <b class="figures">{{ c.number }}</b> {{ standard.outcomes.get(c.id)?.reasons.join(' ') }}
         </li>
       </ul>
       <template v-if="incomplete.length > 0">
         <h3>Incomplete</h3>
-        <ul>
+        <ul tabindex="0" aria-label="Whose outcome is open, and why">
           <li v-for="c in incomplete" :key="c.id">
             <b class="figures">{{ c.number }}</b>
             {{ standard.outcomes.get(c.id)?.reasons.join(' ') }}

@@ -54,7 +54,13 @@ const SIGNS = { pass: '● pass', fail: '▲ fail', incomplete: '◌ incomplete'
                 : `${data.changed.length} candidates’ outcomes change`
           }}
         </h2>
-        <div v-if="data.changed.length > 0" class="scrolling">
+        <div
+          v-if="data.changed.length > 0"
+          class="scrolling"
+          tabindex="0"
+          role="region"
+          aria-label="Whose outcome changes"
+        >
           <table class="ledger">
             <thead>
               <tr>
