@@ -2,6 +2,7 @@ import { consequences, equate, examRule, huynh } from './decisions.ts';
 import type { ExamRuleFlags } from './decisions.ts';
 import { beukCut, ebelCut, rounds } from './panels.ts';
 import { Option } from 'commander';
+import type { Command } from 'commander';
 import { angoffCut, decisionsAtCut, hofsteeCut } from './panel.ts';
 import type { HofsteeFlags, LivingstonLewisFlags } from './panel.ts';
 import { standard, STANDARD_METHODS } from './standard.ts';
@@ -11,18 +12,30 @@ import type { Output } from './command.ts';
 
 // The verbs on pass marks: panels, groups, and what a cut does.
 
-fileVerb(
+/** A verb whose first file holds the score of one candidate a row. */
+function scoresVerb(name: string, description: string, example: string): Command {
+  return fileVerb(name, description, example)
+    .argument('<scores.csv>', 'one row a candidate')
+    .option('--score <column>', 'column of the score', 'score');
+}
+
+/** The least and the greatest score that the examination allows. */
+function withRange(verb: Command): Command {
+  return verb
+    .option('--lowest <score>', 'lowest possible score', number, 0)
+    .option('--highest <score>', 'highest possible score', number, 100);
+}
+
+scoresVerb(
   'standard',
   'a pass mark from scores and overall grades',
   'standard scores.csv --method borderline-regression --score score --grade grade --borderline 2.5 --json',
 )
-  .argument('<scores.csv>', 'one row a candidate')
   .addOption(
     new Option('--method <method>', 'how the cut is found')
       .choices(STANDARD_METHODS)
       .default('borderline-regression'),
   )
-  .option('--score <column>', 'column of the score', 'score')
   .option('--grade <column>', 'column of the overall grade', 'grade')
   .option('--borderline <grade>', 'borderline point of the scale', number, 2.5)
   .option('--percentile <p>', 'cohen: the percentile of the best', number, 0.95)
@@ -69,33 +82,29 @@ fileVerb(
     print(await ebelCut(file, flags), flags),
   );
 
-fileVerb(
-  'hofstee',
-  'the compromise between acceptable cuts and acceptable fails',
-  'hofstee scores.csv --lowest-cut 45 --highest-cut 65 --fewest-fails 0.02 --most-fails 0.3 --json',
+withRange(
+  scoresVerb(
+    'hofstee',
+    'the compromise between acceptable cuts and acceptable fails',
+    'hofstee scores.csv --lowest-cut 45 --highest-cut 65 --fewest-fails 0.02 --most-fails 0.3 --json',
+  ),
 )
-  .argument('<scores.csv>', 'one row a candidate')
-  .option('--score <column>', 'column of the score', 'score')
   .requiredOption('--lowest-cut <score>', 'lowest acceptable cut', number)
   .requiredOption('--highest-cut <score>', 'highest acceptable cut', number)
   .requiredOption('--fewest-fails <share>', 'smallest acceptable share of fails, 0 to 1', number)
   .requiredOption('--most-fails <share>', 'largest acceptable share of fails, 0 to 1', number)
-  .option('--lowest <score>', 'lowest possible score', number, 0)
-  .option('--highest <score>', 'highest possible score', number, 100)
   .action(async (file: string, flags: HofsteeFlags & Output) =>
     print(await hofsteeCut(file, flags), flags),
   );
 
-fileVerb(
-  'beuk',
-  'the compromise of judges’ cuts and expected pass rates',
-  'beuk scores.csv judges.csv --json',
+withRange(
+  scoresVerb(
+    'beuk',
+    'the compromise of judges’ cuts and expected pass rates',
+    'beuk scores.csv judges.csv --json',
+  ),
 )
-  .argument('<scores.csv>', 'one row a candidate')
   .argument('<judges.csv>', 'one row a judge: columns cut and pass-rate (0 to 1)')
-  .option('--score <column>', 'column of the score', 'score')
-  .option('--lowest <score>', 'lowest possible score', number, 0)
-  .option('--highest <score>', 'highest possible score', number, 100)
   .action(
     async (
       scores: string,
@@ -104,13 +113,11 @@ fileVerb(
     ) => print(await beukCut(scores, judges, flags), flags),
   );
 
-fileVerb(
+scoresVerb(
   'consequences',
   'what several cuts would do to the same candidates',
   'consequences scores.csv --cuts "angoff=55,regression=58" --sem 4 --json',
 )
-  .argument('<scores.csv>', 'one row a candidate')
-  .option('--score <column>', 'column of the score', 'score')
   .requiredOption('--cuts <list>', 'names and cuts; the first is what the others are held against')
   .option('--sem <x>', 'standard error of measurement', number)
   .action(async (file: string, flags: { score: string; cuts: string; sem?: number } & Output) =>
@@ -151,28 +158,24 @@ fileVerb(
     ) => print(await equate(now, then, flags), flags),
   );
 
-fileVerb(
-  'livingston-lewis',
-  'accuracy and consistency of pass and fail at a cut',
-  'livingston-lewis scores.csv --reliability 0.8 --cut 60 --json',
+withRange(
+  scoresVerb(
+    'livingston-lewis',
+    'accuracy and consistency of pass and fail at a cut',
+    'livingston-lewis scores.csv --reliability 0.8 --cut 60 --json',
+  ),
 )
-  .argument('<scores.csv>', 'one row a candidate')
-  .option('--score <column>', 'column of the score', 'score')
   .requiredOption('--reliability <r>', 'reliability of the score, between 0 and 1', number)
   .requiredOption('--cut <score>', 'the least score that passes', number)
-  .option('--lowest <score>', 'lowest possible score', number, 0)
-  .option('--highest <score>', 'highest possible score', number, 100)
   .action(async (file: string, flags: LivingstonLewisFlags & Output) =>
     print(await decisionsAtCut(file, flags), flags),
   );
 
-fileVerb(
+scoresVerb(
   'huynh',
   'consistency of pass and fail on right-or-wrong items',
   'huynh scores.csv --items 30 --cut 18 --json',
 )
-  .argument('<scores.csv>', 'one row a candidate, numbers right')
-  .option('--score <column>', 'column of the score', 'score')
   .requiredOption('--items <n>', 'number of items', whole)
   .requiredOption('--cut <n>', 'the least number right that passes', whole)
   .action(async (file: string, flags: { score: string; items: number; cut: number } & Output) =>
