@@ -1,0 +1,202 @@
+import { blandAltman } from '@kritikos/core/agreement/blandAltman';
+import { linConcordance } from '@kritikos/core/agreement/linConcordance';
+import { withinSubjectSd } from '@kritikos/core/agreement/withinSubject';
+import { accuracyOf } from '@kritikos/core/accuracy/twoByTwo';
+import { normalQuantile } from '@kritikos/core/numerics/normal';
+import type { Chance } from '@kritikos/core/numerics/random';
+import { internalConsistency } from '@kritikos/core/reliability/internalConsistency';
+import { intraclass } from '@kritikos/core/reliability/intraclass';
+import type { Intraclass } from '@kritikos/core/reliability/intraclass';
+import { examinerSeverity } from '@kritikos/core/reliability/severity';
+import type { Scenario, Shown } from './simulation.ts';
+
+const NONE: Shown = { estimate: null, lower: null, upper: null };
+
+/** Normal scores: candidates, raters and error with these standard deviations. */
+function scores(chance: Chance, n: number, k: number, raterSd: number, errorSd: number): number[][] {
+  const raters = Array.from({ length: k }, () => raterSd * chance.normal());
+  return Array.from({ length: n }, () => {
+    const own = chance.normal();
+    return raters.map((rater) => own + rater + errorSd * chance.normal());
+  });
+}
+
+const generalised = (form: Intraclass | undefined): Shown =>
+  form?.generalised ? { ...form, ...form.generalised } : NONE;
+
+/** The six intraclass correlations and alpha, at 8 to 100 candidates and 2 to 20 columns. */
+export function* correlationScenarios(sizes: readonly number[]): Generator<Scenario> {
+  for (const size of sizes.filter((n) => n <= 100)) {
+    for (const k of [2, 4, 20]) {
+      for (const [raterSd, errorSd] of [
+        [0, 0.5],
+        [0, 1.5],
+        [0.5, 0.5],
+        [0.5, 1.5],
+      ] as const) {
+        const icc = 1 / (1 + raterSd ** 2 + errorSd ** 2);
+        const consistency = 1 / (1 + errorSd ** 2);
+        const up = (r: number) => (k * r) / (1 + (k - 1) * r);
+        const oneWay = raterSd === 0;
+        yield {
+          size,
+          setting: `${k} raters, rater SD ${raterSd}, error SD ${errorSd}`,
+          truth: {
+            // Nested raters are all error to the one-way forms; here only where raters do not differ.
+            ...(oneWay ? { ICC11: icc, ICC1k: up(icc) } : {}),
+            ICC21: icc,
+            ICC31: consistency,
+            ICC2k: up(icc),
+            'ICC21, generalised': icc,
+            'ICC2k, generalised': up(icc),
+            ICC3k: up(consistency),
+            'alpha (Feldt)': up(consistency),
+          },
+          sample: (chance) => {
+            const rows = scores(chance, size, k, raterSd, errorSd);
+            const forms = intraclass(rows)?.forms;
+            const alpha = internalConsistency(rows).alpha;
+            return {
+              ICC11: forms?.ICC11 ?? NONE,
+              ICC1k: forms?.ICC1k ?? NONE,
+              ICC21: forms?.ICC21 ?? NONE,
+              ICC31: forms?.ICC31 ?? NONE,
+              ICC2k: forms?.ICC2k ?? NONE,
+              'ICC21, generalised': generalised(forms?.ICC21),
+              'ICC2k, generalised': generalised(forms?.ICC2k),
+              ICC3k: forms?.ICC3k ?? NONE,
+              'alpha (Feldt)': alpha,
+            };
+          },
+        };
+      }
+    }
+  }
+}
+
+/** Two measurements of the same subjects. */
+export function* pairScenarios(sizes: readonly number[]): Generator<Scenario> {
+  for (const size of sizes) {
+    for (const errorSd of [0.2, 0.6, 1]) {
+      for (const shift of [0, 0.5]) {
+        const spread = Math.SQRT2 * errorSd;
+        const reach = normalQuantile(0.975) * spread;
+        const variance = 1 + errorSd ** 2;
+        yield {
+          size,
+          setting: `error SD ${errorSd}, shift ${shift}`,
+          truth: {
+            'Bland-Altman bias': shift,
+            'Bland-Altman limits': shift + reach,
+            'proportional bias': 0,
+            'Lin concordance': 2 / (2 * variance + shift ** 2),
+            'within-subject SD': Math.sqrt(errorSd ** 2 + shift ** 2 / 2),
+          },
+          sample: (chance) => {
+            const own = Array.from({ length: size }, () => chance.normal());
+            const second = own.map((x) => x + errorSd * chance.normal());
+            const first = own.map((x) => x + shift + errorSd * chance.normal());
+            const limits = blandAltman(first, second);
+            return {
+              'Bland-Altman bias': limits?.bias ?? NONE,
+              'Bland-Altman limits': limits?.upperLimit ?? NONE,
+              'proportional bias': limits?.proportionalBias?.slope ?? NONE,
+              'Lin concordance': linConcordance(first, second),
+              // A shift is no within-subject error of normal kind; asked only where there is none.
+              'within-subject SD':
+                shift === 0 ? withinSubjectSd(first.map((x, i) => [x, second[i] as number])) : NONE,
+            };
+          },
+        };
+      }
+    }
+  }
+}
+
+/** A fourfold table of a test, half of the people sick. */
+export function* accuracyScenarios(sizes: readonly number[]): Generator<Scenario> {
+  for (const size of sizes) {
+    for (const sensitivity of [0.6, 0.8, 0.95]) {
+      for (const specificity of [0.6, 0.8, 0.95]) {
+        yield {
+          size,
+          setting: `sensitivity ${sensitivity}, specificity ${specificity}`,
+          truth: {
+            'sensitivity (Wilson)': sensitivity,
+            'likelihood ratio, positive': sensitivity / (1 - specificity),
+            'likelihood ratio, negative': (1 - sensitivity) / specificity,
+            'diagnostic odds ratio':
+              (sensitivity / (1 - sensitivity)) * (specificity / (1 - specificity)),
+          },
+          sample: (chance) => {
+            const count = (n: number, p: number) =>
+              Array.from({ length: n }, () => chance.uniform()).filter((u) => u < p).length;
+            const sick = Math.ceil(size / 2);
+            const tp = count(sick, sensitivity);
+            const tn = count(size - sick, specificity);
+            const found = accuracyOf(tp, size - sick - tn, sick - tp, tn);
+            return {
+              'sensitivity (Wilson)': found.sensitivity,
+              'likelihood ratio, positive': found.lrPositive,
+              'likelihood ratio, negative': found.lrNegative,
+              'diagnostic odds ratio': found.dor,
+            };
+          },
+        };
+      }
+    }
+  }
+}
+
+/** Severity of the first of several examiners who share all candidates. */
+export function* severityScenarios(): Generator<Scenario> {
+  for (const examiners of [4, 8]) {
+    for (const candidates of [16, 30, 100]) {
+      for (const spread of [0.2, 0.5]) {
+        yield {
+          size: candidates,
+          setting: `${examiners} examiners, severity SD ${spread}`,
+          // The truth differs from sample to sample: what is asked is how far it lies off.
+          truth: { 'severity of an examiner': 0 },
+          sample: (chance) => {
+            const severities = Array.from({ length: examiners }, () => spread * chance.normal());
+            const mean = severities.reduce((sum, s) => sum + s, 0) / examiners;
+            const candidate: number[] = [];
+            const examiner: number[] = [];
+            const marks: number[] = [];
+            for (let c = 0; c < candidates; c++) {
+              const ability = chance.normal();
+              // Two of the examiners see each candidate, in turn.
+              for (const e of [c % examiners, (c + 1 + (c % (examiners - 1))) % examiners]) {
+                candidate.push(c);
+                examiner.push(e);
+                marks.push(ability - (severities[e] as number) + 0.6 * chance.normal());
+              }
+            }
+            const factor = (name: string, levels: number, level: number[]) => ({
+              name,
+              levels,
+              level: Int32Array.from(level),
+            });
+            const study = examinerSeverity(
+              Float64Array.from(marks),
+              [factor('candidate', candidates, candidate), factor('examiner', examiners, examiner)],
+              'examiner',
+            );
+            const first = study.examiners[0];
+            const truth = (severities[0] as number) - mean;
+            return {
+              'severity of an examiner': first
+                ? {
+                    estimate: first.severity - truth,
+                    lower: first.lower === null ? null : first.lower - truth,
+                    upper: first.upper === null ? null : first.upper - truth,
+                  }
+                : NONE,
+            };
+          },
+        };
+      }
+    }
+  }
+}
