@@ -100,7 +100,7 @@ export const ankleExternalRotationStress = defineProcedure(
       ]),
       perform.done(
         'ramp',
-        'Ramps the load, ends at known pain',
+        'Ends the load at known pain',
         critical('Force against pain parts the bones.'),
       ),
       interpret.done('fingertip', 'Asks for the fingertip site'),

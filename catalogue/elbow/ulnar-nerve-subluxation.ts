@@ -99,7 +99,7 @@ export const ulnarNerveSubluxation = defineProcedure(
       position.done('supported', 'Supports the arm, palm up'),
       position.measured('bend', 'Elbow bend of each cycle', '°', [130, 150], { half: 10 }),
       perform.done('on-nerve', 'Lays a finger on the nerve in its groove'),
-      perform.done('light', 'Touches lightly enough to let it move'),
+      perform.done('light', 'Feels the nerve without holding it in place'),
       perform.measured('cycles', 'Slow cycles', 'cycles', [3, 6], { half: 1, from: 0, to: 12 }),
       perform.done('trap', 'Straightens with a finger behind the bump'),
       interpret.done('second', 'Says whether a second snap is felt'),

@@ -68,7 +68,7 @@ export const clarkeCompressionContraction = defineProcedure(
         'Too far up',
         'Just above the border',
       ]),
-      perform.graded('gentle', 'Asks for a slow gentle contraction', [
+      perform.graded('gentle', 'Asks for a contraction built over two seconds', [
         'Hard or fast',
         'Slow, too strong',
         'Slow, gentle',

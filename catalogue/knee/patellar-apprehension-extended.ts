@@ -88,7 +88,7 @@ export const patellarApprehensionExtended = defineProcedure(
       ]),
       perform.graded(
         'slow-stop',
-        'Pushes slowly up to the first reaction',
+        'Takes two seconds or more up to the first reaction',
         ['Sudden or past it', 'Slow, late stop', 'Slow, stops at once'],
         critical('A push past the reaction dislocates the kneecap.'),
       ),

@@ -73,7 +73,7 @@ export const patellarBallottement = defineProcedure(
         'Brisk, aslant',
         'Brisk, straight',
       ]),
-      perform.done('light-first', 'Presses lightly the first time'),
+      perform.done('light-first', 'Makes the first press the lightest'),
       interpret.done('small', 'Says that small fluid needs the stroke test'),
       tell.done('tells', 'Tells the person what was found'),
     ],

@@ -91,7 +91,7 @@ export const girdle2ClavicleMotion = defineProcedure(
       perform.done('place', 'Sets the fingertip behind the middle of the bone'),
       perform.done(
         'light',
-        'Keeps the contact light',
+        'Rests the fingertips without denting the skin',
         flagged('Vessels and nerves lie behind the bone.'),
       ),
       perform.measured('seconds', 'Seconds of lifting', 's', [4, 6], { half: 2, from: 0, to: 20 }),

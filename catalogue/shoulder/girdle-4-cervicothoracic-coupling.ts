@@ -77,7 +77,7 @@ export const girdle4CervicothoracicCoupling = defineProcedure(
       position.done('behind', 'Stands behind towards the tested side'),
       perform.done('finds', 'Finds the level by bending the neck'),
       perform.done('far-side', 'Sets the thumb opposite to the raised arm'),
-      perform.done('light', 'Keeps the contact light'),
+      perform.done('light', 'Rests the fingertips without denting the skin'),
       perform.done('active', 'Has the arm raised actively to its end'),
       interpret.done('direction', 'Says whether tip or body of the bone is meant'),
     ],
