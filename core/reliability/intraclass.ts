@@ -1,6 +1,8 @@
 import fCdf from '@stdlib/stats-base-dists-f-cdf';
 import fQuantile from '@stdlib/stats-base-dists-f-quantile';
 import { Z_95 } from '../numerics/normal.ts';
+import { generalisedAgreement } from './generalisedInterval.ts';
+import type { GeneralisedInterval } from './generalisedInterval.ts';
 import { varianceComponents } from './varianceComponents.ts';
 
 type Rows = readonly (readonly (number | null)[])[];
@@ -13,6 +15,8 @@ export interface Intraclass {
   readonly df1: number;
   readonly df2: number;
   readonly p: number | null;
+  /** Of the agreement forms: an interval that holds with few raters too; null for the others. */
+  readonly generalised: GeneralisedInterval | null;
   readonly notes: readonly string[];
 }
 
@@ -84,7 +88,7 @@ export function intraclass(rows: Rows): IntraclassResult {
     upper: number | null,
     F: number,
     df2: number,
-    own: readonly string[] = notes,
+    generalised: GeneralisedInterval | null = null,
   ): Intraclass => ({
     estimate,
     lower,
@@ -93,20 +97,22 @@ export function intraclass(rows: Rows): IntraclassResult {
     df1: d1,
     df2,
     p: Number.isFinite(F) ? 1 - fCdf(F, d1, df2) : 0,
-    notes: own,
+    generalised,
+    notes: generalised === null ? notes : ofAgreement(generalised),
   });
   const low = (F: number, df2: number) => F / fQuantile(0.975, d1, df2);
   const high = (F: number, df2: number) => F * fQuantile(0.975, df2, d1);
   const icc21 = (bms - ems) / (bms + (k - 1) * ems + (k * (jms - ems)) / n);
+  const generalised = generalisedAgreement(squares, n, k);
   const [lower2, upper2] = agreementInterval(icc21, squares, n, k);
 
   // The variance between a handful of raters is hardly known, and McGraw & Wong's interval does
   // not say so: table in docs/methods.md.
-  const ofAgreement =
+  const ofAgreement = ({ lower, upper }: GeneralisedInterval) =>
     k < FEW_RATERS && jms > ems
       ? [
           ...notes,
-          `With ${k} raters who differ, the interval of absolute agreement (McGraw & Wong 1996) is too short: by simulation it holds in 75 to 93 of 100 cases.`,
+          `With ${k} raters who differ, the interval of McGraw & Wong (1996) is too short: by simulation it holds in 75 to 93 of 100 cases. The generalised interval, ${lower.toFixed(3)} to ${upper.toFixed(3)}, holds.`,
         ]
       : notes;
 
@@ -118,7 +124,7 @@ export function intraclass(rows: Rows): IntraclassResult {
       oneWay,
       dWithin,
     ),
-    ICC21: form(icc21, lower2, upper2, twoWay, dError, ofAgreement),
+    ICC21: form(icc21, lower2, upper2, twoWay, dError, generalised.single),
     ICC31: form(
       single(twoWay),
       single(low(twoWay, dError)),
@@ -139,7 +145,7 @@ export function intraclass(rows: Rows): IntraclassResult {
       upper2 === null ? null : stepUp(upper2),
       twoWay,
       dError,
-      ofAgreement,
+      generalised.average,
     ),
     ICC3k: form(
       average(twoWay),
@@ -286,6 +292,7 @@ function nothing(reason: string, n: number, k: number, missing: number): Intracl
     df1: Math.max(0, n - 1),
     df2: Math.max(0, (n - 1) * (k - 1)),
     p: null,
+    generalised: null,
     notes: [reason],
   };
   return {
