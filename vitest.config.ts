@@ -6,7 +6,7 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
-          include: ['{core,catalogue,contracts,cli}/**/*.test.ts', 'web/src/**/*.test.ts'],
+          include: ['{core,catalogue,contracts,cli,scripts}/**/*.test.ts', 'web/src/**/*.test.ts'],
           // The command's tests start processes, and a shared machine can stand still for seconds.
           testTimeout: 60_000,
         },

@@ -110,7 +110,10 @@ export function* agreementScenarios(grid: Grid): Generator<Scenario> {
               truth,
               sample: (chance) =>
                 coefficients(
-                  tally({ raters, marks: Array.from({ length: size }, () => draw(chance)) }, scale(q)),
+                  tally(
+                    { raters, marks: Array.from({ length: size }, () => draw(chance)) },
+                    scale(q),
+                  ),
                   level,
                   scheme,
                 ),
@@ -176,7 +179,10 @@ export function* bootstrapScenarios(grid: Grid): Generator<Scenario> {
           setting: `2 categories, prevalence ${prevalence}, kappa ${kappa}`,
           truth: { 'cohenKappa, percentile bootstrap': kappa },
           sample: (chance) => {
-            const own = tally({ raters: 2, marks: Array.from({ length: size }, () => draw(chance)) }, [0, 1]);
+            const own = tally(
+              { raters: 2, marks: Array.from({ length: size }, () => draw(chance)) },
+              [0, 1],
+            );
             const whole = cohenKappa(tableOfPair(own, 0, 1));
             const prepared = prepareCohenKappa(own);
             const settings = { resamples: RESAMPLES, seed: chance.below(1e9) };

@@ -59,7 +59,9 @@ function refuse(why: string): never {
 }
 
 const numbers = new Set(
-  ['--seed', '--samples'].flatMap((flag) => (words.includes(flag) ? [words[words.indexOf(flag) + 1]] : [])),
+  ['--seed', '--samples'].flatMap((flag) =>
+    words.includes(flag) ? [words[words.indexOf(flag) + 1]] : [],
+  ),
 );
 const wanted = words.filter((word) => !word.startsWith('--') && !numbers.has(word));
 for (const name of wanted) if (!(name in rooms)) refuse(`There is no room "${name}".`);

@@ -74,10 +74,7 @@ export function* cutScenarios(sizes: readonly number[]): Generator<Scenario> {
             );
           });
           return {
-            'Angoff, judges': angoff(
-              rows,
-              rows[0]?.map(() => 1) ?? [],
-            ),
+            'Angoff, judges': angoff(rows, rows[0]?.map(() => 1) ?? []),
           };
         },
       };

@@ -13,7 +13,13 @@ import type { Scenario, Shown } from './simulation.ts';
 const NONE: Shown = { estimate: null, lower: null, upper: null };
 
 /** Normal scores: candidates, raters and error with these standard deviations. */
-function scores(chance: Chance, n: number, k: number, raterSd: number, errorSd: number): number[][] {
+function scores(
+  chance: Chance,
+  n: number,
+  k: number,
+  raterSd: number,
+  errorSd: number,
+): number[][] {
   const raters = Array.from({ length: k }, () => raterSd * chance.normal());
   return Array.from({ length: n }, () => {
     const own = chance.normal();
