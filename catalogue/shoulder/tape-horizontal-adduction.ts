@@ -58,7 +58,7 @@ export const tapeHorizontalAdduction = defineProcedure(
     ),
     loads: [{ structure: 'posterior shoulder capsule', mode: 'stretch' }],
     findings: [yesNo('gap', 'States the side difference', ['stiffness'], ['To 4 cm', 'Over 4 cm'])],
-    positive: 'Over four centimetres more than the other side.',
+    positive: 'Over four centimetres more than the other side (common practice, no source).',
     negative: 'Within four.',
     confounders: ['A blade that slides'],
     doesNotProve: 'A tight capsule alone.',
