@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, text } from './primitives.ts';
+import { id, isPrintable, text } from './primitives.ts';
 
 export const ROLES = ['lead', 'examiner'] as const;
 export const role = z.enum(ROLES);
@@ -9,18 +9,21 @@ export const account = z.object({ id, email: z.string(), name: z.string(), role 
 export type Account = z.infer<typeof account>;
 
 const email = z.email('must be an e-mail address').max(254).toLowerCase();
+const printable = (longest: number) =>
+  z.string().max(longest).refine(isPrintable, 'contains characters that cannot be stored');
 const password = z
   .string()
   .min(12, 'needs 12 characters or more')
-  .max(200, 'must be 200 characters or fewer');
+  .max(200, 'must be 200 characters or fewer')
+  .refine(isPrintable, 'contains characters that cannot be stored');
 
-export const signIn = z.object({ email: z.string().max(254), password: z.string().max(200) });
+export const signIn = z.object({ email: printable(254), password: printable(200) });
 export type SignIn = z.infer<typeof signIn>;
 
 export const newAccount = z.object({ email, name: text(120), password });
 export type NewAccount = z.infer<typeof newAccount>;
 
-export const passwordChange = z.object({ current: z.string().max(200), next: password });
+export const passwordChange = z.object({ current: printable(200), next: password });
 export type PasswordChange = z.infer<typeof passwordChange>;
 
 export const session = z.object({

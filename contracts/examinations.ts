@@ -71,7 +71,10 @@ export const examinationSummary = z.object({
 export type ExaminationSummary = z.infer<typeof examinationSummary>;
 
 export const examination = examinationSummary.extend({
+  /** When marking was first opened; from then on the stations stay as they are. */
   markingOpenedAt: instant.nullable(),
+  /** False before marking opens and during a break. */
+  markingOpen: z.boolean(),
   progress: z.array(phaseProgress),
   stationList: z.array(station),
 });
@@ -118,7 +121,15 @@ export type ImportPreview = z.infer<typeof importPreview>;
 export const candidatePage = z.object({ total: z.int(), candidates: z.array(candidate) });
 export type CandidatePage = z.infer<typeof candidatePage>;
 
-export const planned = z.object({ sheets: z.int(), doubleMarked: z.int(), added: z.int() });
+/** The plan as it is in the database, and what planning changed. */
+export const planned = z.object({
+  sheets: z.int(),
+  doubleMarked: z.int(),
+  added: z.int(),
+  removed: z.int(),
+  /** Sheets with marks on them that the plan no longer wants; they stay. */
+  unplanned: z.int(),
+});
 export type Planned = z.infer<typeof planned>;
 
 function isZone(name: string): boolean {

@@ -30,28 +30,61 @@ export const eventBody = z.discriminatedUnion('type', [
     note: text(500, 0),
     remaining: z.number().min(-36_000).max(36_000),
   }),
+  /** A refused tap that the examiner let go: what it was, and why. It changes nothing on the sheet. */
+  z.object({ type: z.literal('dropped'), what: text(300), why: text(300) }),
   z.object({ type: z.literal('submit') }),
 ]);
 export type EventBody = z.infer<typeof eventBody>;
 
-/** One tap, as the device recorded it. The id is made there, so that a retry is known again. */
+/** The largest number that a sequence can have: PostgreSQL's integer. */
+const LARGEST_INTEGER = 2_147_483_647;
+
+/**
+ * One tap, as the device recorded it. The id is made there, so that a retry is known again; `at`
+ * is the device's own time and `clockAhead` by how many milliseconds that device was ahead of the
+ * server, as measured at its last answer.
+ */
 export const markEvent = z.object({
   id,
   device: z.string().regex(/^[\w-]{1,64}$/, 'must be a device id'),
-  sequence: z.int().nonnegative(),
+  sequence: z.int().nonnegative().max(LARGEST_INTEGER),
   at: instant,
+  clockAhead: z.int().min(-LARGEST_INTEGER).max(LARGEST_INTEGER),
+  checklistVersionId: id,
   body: eventBody,
 });
 export type MarkEvent = z.infer<typeof markEvent>;
 
+/**
+ * A batch of taps on one sheet by one account. Each tap is read and answered by itself, so that
+ * one that cannot be read does not hold up the others.
+ */
 export const recordEvents = z.object({
-  checklistVersionId: id,
-  events: z.array(markEvent).min(1).max(200),
+  account: id,
+  events: z.array(z.unknown()).min(1).max(200),
 });
 export type RecordEvents = z.infer<typeof recordEvents>;
 
-/** Every event of the batch is on disk, those that were there before included. */
-export const recorded = z.object({ acknowledged: z.array(id), submittedAt: instant.nullable() });
+/**
+ * What became of one tap. *Kept*: on disk, and on the sheet. *Late*: on disk and shown to the lead,
+ * but the sheet was submitted, or its checklist changed, before the tap arrived. *Refused*: not
+ * written, for the reason given.
+ */
+export const tapAnswer = z.discriminatedUnion('outcome', [
+  z.object({ outcome: z.literal('kept'), id }),
+  z.object({ outcome: z.literal('late'), id }),
+  z.object({ outcome: z.literal('refused'), id: id.nullable(), reason: z.string() }),
+]);
+export type TapAnswer = z.infer<typeof tapAnswer>;
+
+/** One answer a tap, in the order of the batch. */
+export const recorded = z.object({
+  answers: z.array(tapAnswer),
+  /** The sheet's place in its stream before and after; it only grows. */
+  before: z.int(),
+  stamp: z.int(),
+  submittedAt: instant.nullable(),
+});
 export type Recorded = z.infer<typeof recorded>;
 
 export const sheetMark = z.object({
@@ -91,15 +124,34 @@ export const sheet = z.object({
   examiner: z.string(),
   checklist: checklistVersion,
   state: sheetState,
+  /** The place in the stream that `state` was read at. */
+  stamp: z.int(),
+  /** The taps that are in `state`, so that a device does not add one twice. */
+  tapped: z.array(id),
 });
 export type Sheet = z.infer<typeof sheet>;
 
-/** One event as the record shows it to the lead: what was done, when, and when it arrived. */
+/**
+ * One event as the record shows it to the lead: what was done and when, by the clock of the server,
+ * on which device, when it arrived, and why it came too late to count where it did.
+ */
 export const sheetRecord = z.object({
   sheet,
   percent: z.number().nullable(),
   events: z.array(
-    z.object({ id, sequence: z.int(), at: instant, receivedAt: instant, body: eventBody }),
+    z.object({
+      id,
+      account: z.string(),
+      device: z.string(),
+      sequence: z.int(),
+      at: instant,
+      clockAhead: z.int(),
+      happenedAt: instant,
+      receivedAt: instant,
+      checklistVersion: z.int(),
+      late: z.enum(['after-submission', 'other-version']).nullable(),
+      body: eventBody,
+    }),
   ),
 });
 export type SheetRecord = z.infer<typeof sheetRecord>;
@@ -112,6 +164,8 @@ export const ownStation = z.object({
   procedureTitle: z.string(),
   minutes: z.int(),
   markingOpen: z.boolean(),
+  /** False where the lead took this examiner off: what was begun can be finished, no more. */
+  assigned: z.boolean(),
   briefingConfirmed: z.boolean(),
   sheets: z.array(
     z.object({

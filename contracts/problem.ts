@@ -13,9 +13,10 @@ export const PROBLEM_TYPES = [
   'too-large',
   'unsupported-type',
   'conflict',
-  'stale-checklist',
-  'already-submitted',
+  'other-account',
+  'marking-closed',
   'frozen',
+  'unavailable',
   'fault',
 ] as const;
 export type ProblemType = (typeof PROBLEM_TYPES)[number];

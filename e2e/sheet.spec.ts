@@ -137,11 +137,82 @@ test('a fault marks the item that it spoils; a safety stop is one action and sto
   await saved(page);
 });
 
-test('a refused sheet says why and keeps the marks', async ({ page, context }) => {
+test('signed out, the marks are kept, and go by themselves once somebody signs in again', async ({
+  page,
+  context,
+}) => {
   await openSheet(page, 1);
   await context.clearCookies();
   await item(page, 'thigh-held').getByRole('button').nth(2).click();
   await expect(page.getByRole('alert')).toContainText('You are not signed in');
   await expect(page.getByRole('alert')).toContainText('kept on this device');
-  await expect(page.getByRole('status')).toHaveText(/waiting/);
+  await expect(page.getByRole('status')).toHaveText(/waiting, signed out/);
+  // Another tab of the same browser signs in; this one goes on without a button.
+  const other = await context.newPage();
+  await signIn(other, EXAMINER(1));
+  await page.bringToFront();
+  await saved(page);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('a refused tap is set aside with its reason, and is done again or dropped with a word', async ({
+  page,
+}) => {
+  await openSheet(page, 2);
+  // On the way to the server the comments get a character that no paper has.
+  await page.route('**/events', (route) => {
+    const body =
+      route
+        .request()
+        .postData()
+        ?.replace(/"text":"/, '"text":"\\u000b') ?? '';
+    return route.continue({ postData: body });
+  });
+  await page.getByLabel('Comment').fill('Slow hands');
+  await page.getByLabel('Comment').blur();
+  await item(page, 'consent').getByRole('button', { name: 'Not done' }).click();
+  const aside = page.getByRole('alert').filter({ hasText: 'set aside' });
+  await expect(aside).toContainText('Comment: Slow hands');
+  await expect(aside).toContainText('characters that cannot be stored');
+  await saved(page);
+  await expect(item(page, 'consent').getByRole('button', { name: 'Not done' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  const answered = page.waitForResponse('**/events');
+  await aside.getByRole('button', { name: 'Do it again' }).click();
+  await answered;
+  await expect(aside).toContainText('characters that cannot be stored');
+  await page.unroute('**/events');
+  await aside.getByRole('button', { name: 'Drop it' }).click();
+  await expect(aside.getByRole('button', { name: 'Drop it' })).toBeDisabled();
+  await aside.getByLabel('Why it is dropped').fill('Typed it anew');
+  await aside.getByRole('button', { name: 'Drop it' }).click();
+  await expect(aside).toHaveCount(0);
+  await saved(page);
+});
+
+test('what another examiner left on the tablet is counted, not shown, and waits for them', async ({
+  page,
+  context,
+}) => {
+  await openSheet(page, 3);
+  await page.waitForFunction(
+    'navigator.serviceWorker.ready.then((r) => r.active?.state === "activated")',
+  );
+  await context.setOffline(true);
+  await item(page, 'consent').getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(page.getByRole('status')).toHaveText(/\d waiting/);
+  await context.clearCookies();
+  await context.setOffline(false);
+  await signIn(page, EXAMINER(4));
+  await expect(page.getByText(/marks? of another examiner waits? on this device/)).toBeVisible();
+  await context.clearCookies();
+  await openSheet(page, 3);
+  await saved(page);
+  await expect(
+    item(page, 'consent').getByRole('button', { name: 'Done', exact: true }),
+  ).toHaveAttribute('aria-pressed', 'true');
+  await page.goto('/stations');
+  await expect(page.getByText('Everything that you marked on this device is saved.')).toBeVisible();
 });

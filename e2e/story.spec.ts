@@ -1,3 +1,4 @@
+import type { Session } from '@kritikos/contracts/accounts';
 import type { EventBody, OwnStation, Sheet } from '@kritikos/contracts/marking';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
@@ -25,6 +26,7 @@ async function markSheet(page: Page, otherwise: Record<string, string>): Promise
 
 /** The other candidates are marked over the API, so that the regression has points to go through. */
 async function markOverApi(page: Page, title: string): Promise<void> {
+  const { account } = await callApi<Session>(page.request, 'get', '/session');
   const stations = await callApi<OwnStation[]>(page.request, 'get', '/own/stations');
   const station = stations.find((s) => s.examinationTitle === title);
   for (const { id, candidateNumber, submittedAt } of station?.sheets ?? []) {
@@ -53,12 +55,14 @@ async function markOverApi(page: Page, title: string): Promise<void> {
     }));
     bodies.push({ type: 'rating', grade: Math.max(1, 6 - candidateNumber) }, { type: 'submit' });
     await callApi(page.request, 'post', `/sheets/${id}/events`, {
-      checklistVersionId: sheet.checklist.id,
+      account: account?.id,
       events: bodies.map((body, sequence) => ({
         id: randomUUID(),
         device: 'api',
         sequence,
-        at: new Date().toISOString(),
+        at: new Date(Date.now() - 60_000 + sequence).toISOString(),
+        clockAhead: 0,
+        checklistVersionId: sheet.checklist.id,
         body,
       })),
     });

@@ -1,50 +1,108 @@
+import type { Server } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
+import { sealAudit } from './audit/service.ts';
 import { offerCatalogue } from './checklists/service.ts';
 import { prepareDatabase } from './db/database.ts';
+import type { Database } from './db/database.ts';
+import { isDatabaseAway } from './db/isDatabaseAway.ts';
 import { DEMO_PASSWORD, EXAMINERS, LEAD } from './demo/people.ts';
 import { loadDemo } from './demo/scenario.ts';
 import { application } from './http/application.ts';
 import { closeJobs } from './jobs/pool.ts';
+import { BadSetting, readSettings } from './settings.ts';
+import type { Settings } from './settings.ts';
 
-const databaseUrl = process.env.DATABASE_URL;
-if (!databaseUrl) throw new Error('DATABASE_URL is not set; npm start sets it.');
-const port = Number(process.env.PORT ?? 4747);
-const host = process.env.HOST ?? '127.0.0.1';
-const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+/** A request that has not arrived after this long is given up; a slow line must not hold a socket. */
+const REQUEST_MILLISECONDS = 30_000;
+const HEADER_MILLISECONDS = 10_000;
+/** Requests in flight may finish for this long when the server is told to stop. */
+const GRACE_MILLISECONDS = 7_000;
+const SEAL_EVERY_MILLISECONDS = 2_000;
 
-const db = await prepareDatabase(databaseUrl);
-await offerCatalogue(db);
-if (process.env.KRITIKOS_DEMO) {
-  const started = Date.now();
-  if (await loadDemo(db))
-    console.log(`Loaded the demo examination in ${((Date.now() - started) / 1000).toFixed(1)} s.`);
-}
-const webFolder = fileURLToPath(new URL('../web/dist', import.meta.url));
-const app = await application(db, databaseUrl, logger, webFolder);
-const server = app.express.listen(port, host, (error?: Error) => {
-  if (error) {
-    console.error(`Port ${port} cannot be used: ${error.message}. Set PORT to another one.`);
-    process.exit(1);
+async function start(): Promise<void> {
+  const settings = readSettings(process.env);
+  const logger = pino({ level: settings.LOG_LEVEL });
+  const db = await prepareDatabase(settings.DATABASE_URL);
+  await offerCatalogue(db);
+  if (settings.KRITIKOS_DEMO) {
+    const started = Date.now();
+    if (await loadDemo(db))
+      console.log(
+        `Loaded the demo examination in ${((Date.now() - started) / 1000).toFixed(1)} s.`,
+      );
   }
-  console.log(`\nKritikos is at  http://${host}:${port}\n`);
-  if (process.env.KRITIKOS_DEMO) {
+  const webFolder = fileURLToPath(new URL('../web/dist', import.meta.url));
+  const app = await application(db, settings, logger, webFolder);
+  const server = app.listen(settings.PORT, settings.HOST);
+  server.requestTimeout = REQUEST_MILLISECONDS;
+  server.headersTimeout = HEADER_MILLISECONDS;
+  await new Promise<void>((resolve, reject) => {
+    server.once('listening', resolve).once('error', reject);
+  });
+  const sealing = setInterval(() => {
+    sealAudit(db).catch((error: unknown) =>
+      logger.warn({ err: error }, 'the audit waits for its seal'),
+    );
+  }, SEAL_EVERY_MILLISECONDS);
+  greet(settings, server);
+  stopWhenTold(server, db, sealing);
+}
+
+function greet({ HOST, KRITIKOS_DEMO }: Settings, server: Server): void {
+  const address = server.address();
+  const port = typeof address === 'object' ? address?.port : address;
+  console.log(`\nKritikos is at  http://${HOST}:${port}\n`);
+  if (KRITIKOS_DEMO) {
     console.log('Demo accounts, all with the password', DEMO_PASSWORD);
     console.log(`  lead      ${LEAD.email}  (${LEAD.name})`);
     for (const { email, name } of EXAMINERS) console.log(`  examiner  ${email}  (${name})`);
   } else console.log('Open it to make the first lead account, or to sign in.');
   console.log('\nCtrl+C stops it.');
-});
-
-let stopping = false;
-async function stop(): Promise<void> {
-  if (stopping) return;
-  stopping = true;
-  server.closeAllConnections();
-  await new Promise((resolve) => server.close(resolve));
-  await closeJobs();
-  await app.close();
-  await db.destroy();
-  process.exit(0);
 }
-for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void stop());
+
+/** Takes no new requests, lets those in flight finish, and ends within ten seconds. */
+function stopWhenTold(server: Server, db: Database, sealing: NodeJS.Timeout): void {
+  let stopping = false;
+  const stop = async (): Promise<void> => {
+    if (stopping) return;
+    stopping = true;
+    clearInterval(sealing);
+    const closed = new Promise((resolve) => server.close(resolve));
+    server.closeIdleConnections();
+    const grace = setTimeout(() => server.closeAllConnections(), GRACE_MILLISECONDS);
+    await closed;
+    clearTimeout(grace);
+    setTimeout(() => process.exit(0), 2_000).unref();
+    await sealAudit(db).catch(() => 0); // it is sealed after the next start
+    await closeJobs();
+    await db.destroy();
+    process.exit(0);
+  };
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void stop());
+  // Whoever started this process watches over it; without that, nobody would ever stop it.
+  if (process.connected) process.once('disconnect', () => void stop());
+}
+
+/** What went wrong at the start, as one sentence for whoever runs the server. */
+function whyNotStarted(error: unknown): string {
+  const { code, message, port } = error as { code?: string; message: string; port?: number };
+  if (error instanceof BadSetting) return message;
+  if (code === 'EADDRINUSE') return `Port ${port} is in use. Set PORT to another one.`;
+  if (code === 'EACCES')
+    return `Port ${port} may not be used by this user. Set PORT to another one.`;
+  if (code === 'EADDRNOTAVAIL') return 'HOST is not an address of this machine.';
+  if (isDatabaseAway(error) || code === 'ENOTFOUND') {
+    return 'The database of DATABASE_URL does not answer. Start it, or correct the address.';
+  }
+  if (code === '28P01' || code === '28000')
+    return `The database refuses the user of DATABASE_URL: ${message}.`;
+  if (code === '42501')
+    return `The user of DATABASE_URL lacks a right in the database: ${message}.`;
+  return (error as Error).stack ?? message;
+}
+
+start().catch((error: unknown) => {
+  console.error(`\nThe server could not start. ${whyNotStarted(error)}`);
+  process.exit(1);
+});

@@ -1,5 +1,6 @@
 import { accountRoutes } from './accounts/routes.ts';
 import { agreementRoutes } from './agreement/routes.ts';
+import { auditRoutes } from './audit/routes.ts';
 import { calibrationRoutes } from './calibration/routes.ts';
 import { checklistRoutes } from './checklists/routes.ts';
 import { examinationRoutes } from './examinations/routes.ts';
@@ -18,4 +19,5 @@ export const routes: readonly Route[] = [
   ...agreementRoutes,
   ...standardRoutes,
   ...resultRoutes,
+  ...auditRoutes,
 ];

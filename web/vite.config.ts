@@ -4,6 +4,8 @@ import { VitePWA } from 'vite-plugin-pwa';
 import vuetify from 'vite-plugin-vuetify';
 
 export default defineConfig({
+  // The server puts a fresh nonce in its place with every page; see server/http/webApplication.ts.
+  html: { cspNonce: '__CSP_NONCE__' },
   plugins: [
     vue(),
     vuetify({ autoImport: true }),

@@ -94,11 +94,11 @@ describe('a sheet', () => {
   const after = (...events: SheetEvent[]) =>
     events.reduce((state, event) => afterEvent(state, event, AT), empty);
 
-  it('keeps the last mark of an item, and none after it is cleared', () => {
+  it('keeps the last mark of an item in the place of its first, and none after it is cleared', () => {
     const twice = after(mark('slack', 0), mark('angle', 1), mark('slack', 1));
     expect(twice.marks.map((m) => [m.item, m.value])).toEqual([
-      ['angle', 1],
       ['slack', 1],
+      ['angle', 1],
     ]);
     expect(after(mark('slack', 1), { type: 'clear', item: 'slack' }).marks).toEqual([]);
   });

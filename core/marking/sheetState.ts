@@ -17,6 +17,7 @@ export type SheetEvent =
   | { type: 'rating'; grade: number }
   | { type: 'clock'; running: boolean; remaining: number }
   | { type: 'safety'; note: string; remaining: number }
+  | { type: 'dropped'; what: string; why: string }
   | { type: 'submit' };
 
 export interface StateMark {
@@ -25,7 +26,7 @@ export interface StateMark {
   observation: Observation;
   manner: Manner;
   prompted: boolean;
-  /** Milliseconds since the epoch, at the examiner's device. */
+  /** When the item was first marked, in milliseconds since the epoch; a correction keeps it. */
   at: number;
 }
 
@@ -42,15 +43,21 @@ export interface SheetState {
 }
 
 /**
- * The sheet after one more event: the state is the fold of its events, nothing else. The device
- * folds as the examiner taps; the server keeps the same fold in the database.
+ * The sheet after one more event: the state is the fold of its events in their order, nothing
+ * else. `at` is the corrected time of the event. The device folds as the examiner taps; the server
+ * reads the same fold off the stream in the database.
  */
 export function afterEvent(state: SheetState, event: SheetEvent, at: string): SheetState {
   switch (event.type) {
     case 'mark': {
       const { item, value, observation, manner, prompted } = event;
-      const mark = { item, value, observation, manner, prompted, at: Date.parse(at) };
-      return { ...state, marks: [...state.marks.filter((m) => m.item !== item), mark] };
+      const before = state.marks.find((m) => m.item === item);
+      const mark = { item, value, observation, manner, prompted, at: before?.at ?? Date.parse(at) };
+      // The order of the marks is the order of the acts: a correction keeps the place.
+      const marks = before
+        ? state.marks.map((m) => (m === before ? mark : m))
+        : [...state.marks, mark];
+      return { ...state, marks };
     }
     case 'clear':
       return { ...state, marks: state.marks.filter((m) => m.item !== event.item) };
@@ -72,6 +79,8 @@ export function afterEvent(state: SheetState, event: SheetEvent, at: string): Sh
         safetyEvents: state.safetyEvents + 1,
         clock: { running: false, remaining: event.remaining, since: at },
       };
+    case 'dropped':
+      return state;
     case 'submit':
       return { ...state, submittedAt: at };
   }

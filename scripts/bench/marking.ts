@@ -141,12 +141,17 @@ async function tapAway({ send, sheet }: Device): Promise<number[]> {
       manner: 'done',
       prompted: false,
     };
-    const event = { id: randomUUID(), device, sequence, at: new Date().toISOString(), body };
-    const started = performance.now();
-    await send('POST', `/sheets/${sheet.id}/events`, {
+    const event = {
+      id: randomUUID(),
+      device,
+      sequence,
+      at: new Date().toISOString(),
+      clockAhead: 0,
       checklistVersionId: sheet.checklist.id,
-      events: [event],
-    });
+      body,
+    };
+    const started = performance.now();
+    await send('POST', `/sheets/${sheet.id}/events`, { account, events: [event] });
     // The first taps warm the connections and the server's code.
     if (sequence >= 3) times.push(performance.now() - started);
     await pause(THINKING * (0.5 + Math.random()));

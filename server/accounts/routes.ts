@@ -4,6 +4,7 @@ import { nothing } from '@kritikos/contracts/primitives';
 import type { Request } from 'express';
 import { z } from 'zod';
 import type { Database } from '../db/database.ts';
+import { HttpProblem } from '../http/problems.ts';
 import { route } from '../http/route.ts';
 import { csrf } from '../http/session.ts';
 import { hasAnyAccount, listAccounts } from './repository.ts';
@@ -24,8 +25,15 @@ export const accountRoutes = [
     body: signIn,
     answers: session,
     handle: async ({ db, body, request }) => {
-      const signedIn = await service.signIn(db, body, request.ip ?? 'unknown');
-      return begin(db, request, signedIn);
+      const address = request.ip ?? 'unknown';
+      try {
+        return await begin(db, request, await service.signIn(db, body, address));
+      } catch (thrown) {
+        if (thrown instanceof HttpProblem) {
+          request.log.warn({ address, email: body.email, why: thrown.type }, 'sign-in failed');
+        }
+        throw thrown;
+      }
     },
   }),
   route({
@@ -33,7 +41,8 @@ export const accountRoutes = [
     path: '/session',
     access: ['lead', 'examiner'],
     answers: nothing,
-    handle: async ({ request, response }) => {
+    handle: async ({ db, account, request, response }) => {
+      await service.signOut(db, account);
       await new Promise<void>((resolve, reject) => {
         request.session.destroy((error: unknown) => (error ? reject(error as Error) : resolve()));
       });
@@ -70,10 +79,10 @@ export const accountRoutes = [
     path: '/accounts/own/password',
     access: ['lead', 'examiner'],
     body: passwordChange,
-    answers: nothing,
-    handle: async ({ db, body, account: own }) => {
+    answers: session,
+    handle: async ({ db, body, account: own, request }) => {
       await service.changePassword(db, own, body);
-      return null;
+      return begin(db, request, own);
     },
   }),
 ];

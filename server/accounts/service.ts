@@ -6,11 +6,13 @@ import type {
   SignIn,
 } from '@kritikos/contracts/accounts';
 import { hash, verify } from '@node-rs/argon2';
-import { RateLimiterPostgres } from 'rate-limiter-flexible';
 import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, HttpProblem, invalid } from '../http/problems.ts';
+import { endSessions } from '../http/sessionStore.ts';
+import { whyTooEasy } from './commonPassword.ts';
+import { countGuess, countSignIn } from './limits.ts';
 import * as accounts from './repository.ts';
 
 // Argon2id with 19 MiB, two passes and one lane: OWASP's recommendation for password storage.
@@ -19,22 +21,17 @@ const ARGON2ID = { algorithm: 2, memoryCost: 19_456, timeCost: 2, parallelism: 1
 // Somebody who does not exist takes as long to refuse as somebody who does.
 const nobody = hash('nobody signs in with this', ARGON2ID);
 
-const FAILURES_PER_ADDRESS_AND_NAME = 8;
-const FAILURES_PER_ADDRESS = 100;
-const QUARTER_HOUR = 15 * 60;
-
 /** Signs somebody in, or says no without telling whether the name or the password was wrong. */
 export async function signIn(db: Database, attempt: SignIn, address: string): Promise<Account> {
-  const limits = failureLimits(db);
-  const keys = [`${address} ${attempt.email.trim().toLowerCase()}`.slice(0, 200), address];
-  for (const [i, limit] of limits.entries()) {
-    const used = await limit.get(keys[i] as string);
-    if (used && used.consumedPoints >= limit.points) throw tooMany(used.msBeforeNext);
-  }
+  const takeBack = await countSignIn(db, attempt.email, address);
   const found = await accounts.findCredentials(db, attempt.email);
   const matches = await verify(found?.passwordHash ?? (await nobody), attempt.password);
   if (!found || !matches) {
-    for (const [i, limit] of limits.entries()) await limit.penalty(keys[i] as string, 1);
+    await recordAction(db, {
+      accountId: found?.id ?? null,
+      action: 'sign-in failed',
+      detail: { email: attempt.email, address },
+    });
     throw new HttpProblem(
       401,
       'bad-credentials',
@@ -42,49 +39,43 @@ export async function signIn(db: Database, attempt: SignIn, address: string): Pr
       'Check both and try again. A lead can set a new password for an examiner.',
     );
   }
-  await (limits[0] as RateLimiterPostgres).delete(keys[0] as string);
+  await takeBack();
   const { id, email, name, role } = found;
+  await recordAction(db, { accountId: id, action: 'signed in', subject: id, detail: { address } });
   return { id, email, name, role };
 }
 
-function failureLimits(db: Database): RateLimiterPostgres[] {
-  const limit = (keyPrefix: string, points: number) =>
-    new RateLimiterPostgres({
-      storeClient: db,
-      storeType: 'knex',
-      tableName: 'sign_in_attempt',
-      tableCreated: true,
-      clearExpiredByTimeout: false,
-      keyPrefix,
-      points,
-      duration: QUARTER_HOUR,
-    });
-  return [limit('name', FAILURES_PER_ADDRESS_AND_NAME), limit('address', FAILURES_PER_ADDRESS)];
+export async function signOut(db: Database, account: Account): Promise<void> {
+  await recordAction(db, { accountId: account.id, action: 'signed out', subject: account.id });
 }
 
-function tooMany(milliseconds: number): HttpProblem {
-  const minutes = Math.max(1, Math.ceil(milliseconds / 60_000));
-  return new HttpProblem(
-    429,
-    'too-many-attempts',
-    'Too many attempts to sign in',
-    `Wait ${minutes} minutes, then try again.`,
-  );
+function refuseEasyPassword(
+  password: string,
+  field: string,
+  person: Pick<Account, 'email' | 'name'>,
+) {
+  const why = whyTooEasy(password, [person.email, ...person.name.split(/\s+/)]);
+  if (why) throw invalid([{ pointer: `/${field}`, detail: why }]);
 }
 
 /** Makes the very first account, a lead. Works once, on an empty installation. */
 export async function createFirstLead(db: Database, person: NewAccount): Promise<Account> {
+  // Once there is somebody, asking again costs no more than looking.
+  if (await accounts.hasAnyAccount(db)) throw madeAlready();
+  refuseEasyPassword(person.password, 'password', person);
   const passwordHash = await hash(person.password, ARGON2ID);
   return db.transaction(async (trx) => {
     await trx.raw('lock table account in share row exclusive mode');
-    if (await accounts.hasAnyAccount(trx)) {
-      throw conflict(
-        'The first account was made already',
-        'Sign in with it, or ask the lead for an account.',
-      );
-    }
+    if (await accounts.hasAnyAccount(trx)) throw madeAlready();
     return store(trx, person, 'lead', passwordHash, null);
   });
+}
+
+function madeAlready(): HttpProblem {
+  return conflict(
+    'The first account was made already',
+    'Sign in with it, or ask the lead for an account.',
+  );
 }
 
 /** A lead makes an account for a colleague, with a password to be changed by its owner. */
@@ -97,6 +88,7 @@ export async function createAccount(
   if (await accounts.findCredentials(db, person.email)) {
     throw invalid([{ pointer: '/email', detail: 'has an account already' }]);
   }
+  refuseEasyPassword(person.password, 'password', person);
   const passwordHash = await hash(person.password, ARGON2ID);
   return db.transaction((trx) => store(trx, person, role, passwordHash, by?.id ?? null));
 }
@@ -114,18 +106,22 @@ async function store(
   return account;
 }
 
-/** Somebody changes their own password, knowing the old one. */
+/** Somebody changes their own password, knowing the old one; every session of theirs ends. */
 export async function changePassword(
   db: Database,
   account: Account,
   change: PasswordChange,
 ): Promise<void> {
+  const takeBack = await countGuess(db, account.id);
   if (!(await verify(await accounts.passwordHashOf(db, account.id), change.current))) {
     throw invalid([{ pointer: '/current', detail: 'is not your present password' }]);
   }
+  await takeBack();
+  refuseEasyPassword(change.next, 'next', account);
   const passwordHash = await hash(change.next, ARGON2ID);
   await db.transaction(async (trx) => {
     await accounts.updatePassword(trx, account.id, passwordHash);
+    await endSessions(trx, account.id);
     await recordAction(trx, {
       accountId: account.id,
       action: 'password changed',

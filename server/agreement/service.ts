@@ -18,6 +18,7 @@ import {
 import type { SheetPair } from '@kritikos/core/agreement/sheetAgreement';
 import { withReadings } from '@kritikos/core/scoring/patientReadings';
 import { findChecklistVersion } from '../checklists/service.ts';
+import { inSnapshot } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
 import { cycleCounts, listStations } from '../examinations/repository.ts';
 import { requireExamination, requireStation } from '../examinations/service.ts';
@@ -124,8 +125,11 @@ export async function compareSheets(
   firstId: string,
   secondId: string,
 ): Promise<Comparison> {
-  const rows = [await requireSheet(db, firstId), await requireSheet(db, secondId)] as const;
-  const [first, second] = [await describeSheet(db, rows[0]), await describeSheet(db, rows[1])];
+  const read = async (trx: Database, id: string) => describeSheet(trx, await requireSheet(trx, id));
+  const [first, second] = await inSnapshot(db, async (trx) => [
+    await read(trx, firstId),
+    await read(trx, secondId),
+  ]);
   if (first.stationId !== second.stationId || first.candidateNumber !== second.candidateNumber) {
     throw new HttpProblem(422, 'invalid', 'These sheets are not of one candidate at one station');
   }

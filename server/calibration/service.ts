@@ -1,5 +1,6 @@
 import type { Account } from '@kritikos/contracts/accounts';
 import type { Briefing, Confirmations } from '@kritikos/contracts/calibration';
+import { recordAction } from '../audit/repository.ts';
 import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
 import { notAllowed, notFound } from '../http/problems.ts';
@@ -32,7 +33,14 @@ export async function confirmBriefing(
   examiner: Account,
 ): Promise<Briefing> {
   const briefing = await readBriefing(db, stationId, examiner);
-  await calibration.insertConfirmation(db, stationId, examiner.id, briefing.checklist.id);
+  await db.transaction(async (trx) => {
+    await calibration.insertConfirmation(trx, stationId, examiner.id, briefing.checklist.id);
+    await recordAction(trx, {
+      accountId: examiner.id,
+      action: 'briefing confirmed',
+      subject: stationId,
+    });
+  });
   return readBriefing(db, stationId, examiner);
 }
 

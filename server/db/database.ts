@@ -4,6 +4,8 @@ import pg from 'pg';
 import * as first from './migrations/0001_first.ts';
 import * as criticalItems from './migrations/0002_critical_items.ts';
 import * as readingsAndOffers from './migrations/0003_readings_and_offers.ts';
+import * as stream from './migrations/0004_stream.ts';
+import * as sessionsAndAudit from './migrations/0005_sessions_and_audit.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
 export type Database = Knex;
@@ -18,13 +20,26 @@ const migrations: Record<string, Knex.Migration> = {
   '0001_first': first,
   '0002_critical_items': criticalItems,
   '0003_readings_and_offers': readingsAndOffers,
+  '0004_stream': stream,
+  '0005_sessions_and_audit': sessionsAndAudit,
 };
 
-export function connect(url: string): Database {
+const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };
+
+/** A pool of connections; `limits` of its own are for work that may take long. */
+export function connect(url: string, limits: object = {}): Database {
   return knex({
     client: 'pg',
-    connection: url,
-    pool: { min: 2, max: 20 },
+    connection: {
+      connectionString: url,
+      connectionTimeoutMillis: 5_000,
+      // No request of a screen takes so long; what does has gone wrong and must not hold others up.
+      statement_timeout: 60_000,
+      idle_in_transaction_session_timeout: 60_000,
+      ...limits,
+    },
+    acquireConnectionTimeout: 10_000,
+    pool: { min: 0, max: 20 },
     migrations: {
       migrationSource: {
         getMigrations: () => Promise.resolve(Object.keys(migrations)),
@@ -35,12 +50,22 @@ export function connect(url: string): Database {
   });
 }
 
+/** Reads several things as they were at one instant. */
+export async function inSnapshot<T>(db: Database, read: (trx: Database) => Promise<T>): Promise<T> {
+  return db.transaction(read, { isolationLevel: 'repeatable read', readOnly: true });
+}
+
 /** Makes the database where it does not exist, and brings its schema up to date. */
 export async function prepareDatabase(url: string): Promise<Database> {
   await createWhereMissing(url);
-  const db = connect(url);
-  await db.migrate.latest();
-  return db;
+  // A migration of years of marks takes as long as it takes.
+  const migrating = connect(url, PATIENT);
+  try {
+    await migrating.migrate.latest();
+  } finally {
+    await migrating.destroy();
+  }
+  return connect(url);
 }
 
 async function createWhereMissing(url: string): Promise<void> {

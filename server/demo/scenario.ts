@@ -1,5 +1,5 @@
 import type { Account } from '@kritikos/contracts/accounts';
-import type { Examination } from '@kritikos/contracts/examinations';
+import type { Examination, Station } from '@kritikos/contracts/examinations';
 import type { EventBody, MarkEvent } from '@kritikos/contracts/marking';
 import { seededChance } from '@kritikos/core/numerics/random';
 import { newestVersions } from '../checklists/repository.ts';
@@ -11,7 +11,7 @@ import type { Database } from '../db/database.ts';
 import * as examinations from '../examinations/service.ts';
 import { newId } from '../http/newId.ts';
 import { ownStations } from '../marking/repository.ts';
-import { recordEvents } from '../marking/service.ts';
+import { recordTaps } from '../marking/recordTaps.ts';
 import { signDecision, usualSettings } from '../standards/service.ts';
 import { CANDIDATE_NAMES, DEMO_PASSWORD, EXAMINERS, LEAD, SCHOOL } from './people.ts';
 import { grade, perform, watch } from './performance.ts';
@@ -167,13 +167,8 @@ async function markEverybody(
             type: 'comment',
             text: 'Hesitant; order lost, side comparison weak.',
           });
-        const events = stamped(bodies, station.position, sheet.candidateNumber, station.minutes);
-        await recordEvents(
-          db,
-          sheet.id,
-          { checklistVersionId: station.checklistVersionId, events },
-          examiner,
-        );
+        const events = stamped(bodies, station, sheet.candidateNumber);
+        await recordTaps(db, sheet.id, { account: examiner.id, events }, examiner);
       }
     }
   }
@@ -225,9 +220,8 @@ function disturb(
 /** Gives the taps their ids and times: one rotation of ten minutes a candidate, from nine o’clock. */
 function stamped(
   bodies: readonly EventBody[],
-  position: number,
+  { position, minutes, checklistVersionId }: Station,
   candidate: number,
-  minutes: number,
 ): MarkEvent[] {
   const begin = Date.parse(`${DAY}T09:00:00Z`) + ((candidate + position) % 24) * 10 * 60_000;
   const start: EventBody = { type: 'clock', running: true, remaining: minutes * 60 };
@@ -237,6 +231,8 @@ function stamped(
     device: 'demo',
     sequence,
     at: new Date(begin + (sequence / all.length) * minutes * 60_000).toISOString(),
+    clockAhead: 0,
+    checklistVersionId,
     body,
   }));
 }

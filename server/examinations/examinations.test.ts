@@ -103,9 +103,61 @@ describe('preparing an examination', () => {
     ];
     await lead.call('PUT', `/stations/${station}/examiners`, { examiners: assigned }).expect(200);
     const planned = await lead.call('POST', `/examinations/${id}/plan`);
-    expect(planned.body).toEqual({ sheets: 12, doubleMarked: 3, added: 12 });
+    const all = { sheets: 12, doubleMarked: 3, added: 12, removed: 0, unplanned: 0 };
+    expect(planned.body).toEqual(all);
     const again = await lead.call('POST', `/examinations/${id}/plan`);
-    expect(again.body.added).toBe(0);
+    expect(again.body).toEqual({ ...all, added: 0 });
+  });
+
+  it('planning again removes what the plan no longer wants, and reports what is there', async () => {
+    const station = (await lead.call('GET', `/examinations/${id}`)).body.stationList[0].id;
+    const [first, second] = examiners;
+    const every = async (n: number) => {
+      const assigned = [
+        { accountId: first?.id, every: 1 },
+        { accountId: second?.id, every: n },
+      ];
+      await lead.call('PUT', `/stations/${station}/examiners`, { examiners: assigned }).expect(200);
+      return (await lead.call('POST', `/examinations/${id}/plan`).expect(200)).body;
+    };
+    expect(await every(5)).toEqual({
+      sheets: 11,
+      doubleMarked: 2,
+      added: 1,
+      removed: 2,
+      unplanned: 0,
+    });
+    // Somebody has begun a sheet that the plan then no longer wants: it stays, and is said.
+    const begun = await server
+      .db('sheet')
+      .where({ station_id: station, examiner_id: second?.id })
+      .update({ started_at: '2026-11-20T09:00:00Z' })
+      .returning('id');
+    expect(begun).toHaveLength(2);
+    const { sheets, unplanned } = await every(3);
+    expect([sheets, unplanned]).toEqual([13, 1]);
+    await server.db('sheet').where({ station_id: station }).update({ started_at: null });
+    expect(await every(3)).toMatchObject({ sheets: 12, removed: 1, unplanned: 0 });
+  });
+
+  it('lets a station change to a version of its own checklist, sheets and all', async () => {
+    const [station] = (await lead.call('GET', `/examinations/${id}`)).body.stationList;
+    const { checklistId, content } = (
+      await lead.call('GET', `/checklist-versions/${station.checklistVersionId}`)
+    ).body;
+    const made = await lead.call('POST', `/checklists/${checklistId}/versions`, {
+      ...content,
+      task: 'Worded by the school',
+    });
+    const change = (checklistVersionId: string | undefined) =>
+      lead.call('PATCH', `/stations/${station.id}`, { checklistVersionId });
+    const foreign = await change(versions[1]?.versionId);
+    expect(foreign.status).toBe(422);
+    expect(foreign.body.errors[0].detail).toMatch(/version of another checklist/);
+    await change(made.body.id).expect(200);
+    const sheets = await server.db('sheet').where({ station_id: station.id });
+    expect(new Set(sheets.map((s) => s.checklist_version_id))).toEqual(new Set([made.body.id]));
+    await change(station.checklistVersionId).expect(200);
   });
 
   it('takes only examiners at a station', async () => {
@@ -129,7 +181,31 @@ describe('preparing an examination', () => {
     ).rejects.toThrow(/is frozen/);
     const content = { ...version.content, task: 'Another task' };
     const next = await lead.call('POST', `/checklists/${version.checklistId}/versions`, content);
-    expect(next.body).toMatchObject({ version: version.version + 1, frozenAt: null });
+    expect(next.body).toMatchObject({ version: version.version + 2, frozenAt: null });
+  });
+
+  it('a break does not bring preparation back', async () => {
+    const close = (open: boolean) => lead.call('PUT', `/examinations/${id}/marking`, { open });
+    const closed = (await close(false).expect(200)).body;
+    expect(closed.markingOpen).toBe(false);
+    expect(closed.markingOpenedAt).not.toBeNull();
+    const [station] = closed.stationList;
+    const { checklistId } = (
+      await lead.call('GET', `/checklist-versions/${station.checklistVersionId}`)
+    ).body;
+    const other = await server
+      .db('checklist_version')
+      .where({ checklist_id: checklistId })
+      .whereNot({ id: station.checklistVersionId })
+      .first();
+    const changed = await lead.call('PATCH', `/stations/${station.id}`, {
+      checklistVersionId: other.id,
+    });
+    expect(changed.body).toMatchObject({ status: 409, type: 'urn:kritikos:problem:frozen' });
+    const body = { title: 'One more', minutes: 8, checklistVersionId: versions[1]?.versionId };
+    expect((await lead.call('POST', `/examinations/${id}/stations`, body)).status).toBe(409);
+    const reopened = (await close(true).expect(200)).body;
+    expect(reopened.markingOpenedAt).toBe(closed.markingOpenedAt);
   });
 
   it('names what is wrong inside a checklist', async () => {

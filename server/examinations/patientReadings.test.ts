@@ -94,12 +94,13 @@ describe('the numbers of the person who plays the patient', () => {
       id: newId(),
       device: 'tablet',
       sequence,
-      at: new Date(Date.UTC(2026, 11, 2, 9, 0, sequence)).toISOString(),
+      at: new Date(Date.UTC(2026, 10, 20, 9, 0, sequence)).toISOString(),
+      clockAhead: 0,
+      checklistVersionId: sheet.checklist.id,
       body,
     }));
-    const checklistVersionId = sheet.checklist.id;
     await marking
-      .call('POST', `/sheets/${sheet.id}/events`, { checklistVersionId, events })
+      .call('POST', `/sheets/${sheet.id}/events`, { account: marking.account?.id, events })
       .expect(200);
     // 6 cm are right for this person; against the derived 2 cm they would earn nothing.
     const { percent } = await server.db('sheet').where({ id: sheet.id }).first('percent');

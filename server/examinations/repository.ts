@@ -9,7 +9,7 @@ import type { Database } from '../db/database.ts';
 
 const SUMMARY = `
   select e.id, e.title, e.school, e.cohort, e.held_on as "heldOn", e.zone,
-    e.marking_opened_at as "markingOpenedAt",
+    e.marking_opened_at as "markingOpenedAt", e.marking_closed_at as "markingClosedAt",
     (select count(*) from candidate c where c.examination_id = e.id) as candidates,
     (select count(*) from station s where s.examination_id = e.id) as stations,
     (select count(*) from sheet h join station s on s.id = h.station_id where s.examination_id = e.id) as sheets,
@@ -30,12 +30,19 @@ export async function findExamination(
 ): Promise<StoredExamination | undefined> {
   const { rows } = await db.raw(`${SUMMARY} where e.id = ?`, [id]);
   const row = rows[0];
-  return row && { ...summaryOf(row), markingOpenedAt: row.markingOpenedAt?.toISOString() ?? null };
+  return (
+    row && {
+      ...summaryOf(row),
+      markingOpenedAt: row.markingOpenedAt?.toISOString() ?? null,
+      markingOpen: row.markingOpenedAt !== null && row.markingClosedAt === null,
+    }
+  );
 }
 
 function summaryOf(row: Record<string, unknown>): ExaminationSummary {
   const summary = { ...row };
   delete summary.markingOpenedAt;
+  delete summary.markingClosedAt;
   return summary as unknown as ExaminationSummary;
 }
 
@@ -57,10 +64,16 @@ export async function insertExamination(
   });
 }
 
+/** Opens marking, or closes it for a break; when it was first opened stays known. */
 export async function setMarkingOpened(db: Database, id: string, open: boolean): Promise<void> {
-  await db('examination')
-    .where({ id })
-    .update({ marking_opened_at: open ? db.fn.now() : null });
+  await db.raw(
+    open
+      ? `update examination set marking_opened_at = coalesce(marking_opened_at, now()),
+           marking_closed_at = null where id = ?`
+      : `update examination set marking_closed_at = coalesce(marking_closed_at, now())
+         where id = ? and marking_opened_at is not null`,
+    [id],
+  );
 }
 
 export async function listStations(db: Database, examinationId: string): Promise<Station[]> {
@@ -77,7 +90,6 @@ export async function listStations(db: Database, examinationId: string): Promise
          from checklist_version o join examination e on e.id = s.examination_id
          where o.checklist_id = c.id and o.origin = 'catalogue' and o.version > v.version
            and e.marking_opened_at is null
-           and not exists (select from sheet h where h.station_id = s.id and h.started_at is not null)
          order by o.version desc limit 1) as offered,
        coalesce((select jsonb_agg(jsonb_build_object('item', i ->> 'key', 'text', i ->> 'text',
            'unit', i ->> 'unit', 'derived', case when i -> 'lower' = i -> 'upper' then i ->> 'lower'
@@ -148,13 +160,18 @@ export async function countSubmittedSheets(db: Database, stationId: string): Pro
   return Number(row?.n ?? 0);
 }
 
-export async function countStartedSheets(db: Database, stationId: string): Promise<number> {
-  const row = await db('sheet')
-    .where({ station_id: stationId })
-    .whereNotNull('started_at')
-    .count('* as n')
-    .first();
-  return Number(row?.n ?? 0);
+/** Takes the examination for this transaction. */
+export async function lockExamination(db: Database, id: string): Promise<void> {
+  await db('examination').where({ id }).forUpdate().first('id');
+}
+
+/** The checklist that a station is marked on, whichever its version. */
+export async function checklistOf(db: Database, stationId: string): Promise<string> {
+  const row = await db('station as s')
+    .join('checklist_version as v', 'v.id', 's.checklist_version_id')
+    .where('s.id', stationId)
+    .first('v.checklist_id');
+  return row.checklist_id;
 }
 
 export async function useVersion(
@@ -228,21 +245,44 @@ export async function insertCandidates(
   );
 }
 
-/** Planned sheets that nobody has started and that the plan no longer wants. */
-export async function removeUnplannedSheets(
-  db: Database,
-  stationId: string,
-  examiners: readonly string[],
-): Promise<void> {
-  await db('sheet')
-    .where({ station_id: stationId, started_at: null })
-    .whereNotIn('examiner_id', examiners)
-    .delete();
+export interface PlannedSheet {
+  readonly id: string;
+  readonly station_id: string;
+  readonly candidate_id: string;
+  readonly examiner_id: string;
+  readonly checklist_version_id: string;
+  readonly variant: string;
 }
 
+/** Removes the sheets without a tap that the plan no longer wants, and says how many. */
+export async function removeUnplannedSheets(
+  db: Database,
+  examinationId: string,
+  wanted: readonly PlannedSheet[],
+): Promise<number> {
+  const { rowCount } = await db.raw(
+    `delete from sheet h using station s
+     where s.id = h.station_id and s.examination_id = :examinationId and h.started_at is null
+       and not exists (select from mark_event e where e.sheet_id = h.id)
+       and not exists (
+         select from unnest(:stations::uuid[], :candidates::uuid[], :examiners::uuid[])
+           as w(station_id, candidate_id, examiner_id)
+         where (w.station_id, w.candidate_id, w.examiner_id)
+           = (h.station_id, h.candidate_id, h.examiner_id))`,
+    {
+      examinationId,
+      stations: wanted.map((w) => w.station_id),
+      candidates: wanted.map((w) => w.candidate_id),
+      examiners: wanted.map((w) => w.examiner_id),
+    },
+  );
+  return rowCount;
+}
+
+/** Adds the planned sheets that are not there yet, and says how many. */
 export async function insertPlannedSheets(
   db: Database,
-  sheets: readonly object[],
+  sheets: readonly PlannedSheet[],
 ): Promise<number> {
   let added = 0;
   for (let from = 0; from < sheets.length; from += 1000) {
@@ -254,6 +294,20 @@ export async function insertPlannedSheets(
     added += made.length;
   }
   return added;
+}
+
+/** How many sheets there are, and how many candidates are marked twice at a station. */
+export async function countPlanned(
+  db: Database,
+  examinationId: string,
+): Promise<{ sheets: number; doubleMarked: number }> {
+  const { rows } = await db.raw(
+    `select coalesce(sum(n), 0) as sheets, count(*) filter (where n > 1) as "doubleMarked"
+     from (select count(*) as n from sheet h join station s on s.id = h.station_id
+       where s.examination_id = ? group by h.station_id, h.candidate_id) pair`,
+    [examinationId],
+  );
+  return rows[0];
 }
 
 export interface CycleCounts {

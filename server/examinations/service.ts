@@ -6,6 +6,7 @@ import type {
   NewStation,
   PhaseProgress,
   Planned,
+  Station,
   StationExaminers,
   StationReadings,
 } from '@kritikos/contracts/examinations';
@@ -17,7 +18,7 @@ import { newId } from '../http/newId.ts';
 import { conflict, HttpProblem, invalid, notFound } from '../http/problems.ts';
 import { readCandidateFile } from './candidateFile.ts';
 import * as examinations from './repository.ts';
-import type { StoredExamination } from './repository.ts';
+import type { PlannedSheet, StoredExamination } from './repository.ts';
 
 export async function createExamination(
   db: Database,
@@ -72,6 +73,12 @@ export async function requireStation(db: Database, id: string) {
   return station;
 }
 
+/** The examination as it stands while this transaction holds it: preparation changes one at a time. */
+async function holdExamination(trx: Database, id: string): Promise<StoredExamination> {
+  await examinations.lockExamination(trx, id);
+  return requireExamination(trx, id);
+}
+
 /** Adds a station at the end, marked on the checklist version named. */
 export async function addStation(
   db: Database,
@@ -79,19 +86,23 @@ export async function addStation(
   wanted: NewStation,
   lead: Account,
 ): Promise<Examination> {
-  const found = await requireExamination(db, examinationId);
-  refuseOnceOpen(found);
   await findChecklistVersion(db, wanted.checklistVersionId);
   await db.transaction(async (trx) => {
+    refuseOnceOpened(
+      await holdExamination(trx, examinationId),
+      'Stations are added before marking is first opened, so that every candidate meets the same ones.',
+    );
     const id = newId();
-    await trx('examination').where({ id: examinationId }).forUpdate().first('id');
     await examinations.insertStation(trx, { id, examinationId, ...wanted });
     await recordAction(trx, { accountId: lead.id, action: 'station added', subject: id });
   });
   return describeExamination(db, examinationId);
 }
 
-/** Moves a station to another version of its checklist, as long as nobody has marked there. */
+/**
+ * Moves a station, and the sheets planned there, to another version of its own checklist, as long
+ * as marking was never opened: from then on tablets hold the version.
+ */
 export async function changeChecklistVersion(
   db: Database,
   stationId: string,
@@ -101,17 +112,16 @@ export async function changeChecklistVersion(
   const station = await requireStation(db, stationId);
   const version = await findChecklistVersion(db, versionId);
   await db.transaction(async (trx) => {
-    await trx('sheet').where({ station_id: stationId }).forUpdate().select('id');
-    if ((await examinations.countStartedSheets(trx, stationId)) > 0) {
-      throw new HttpProblem(
-        409,
-        'frozen',
-        'This station has been marked',
-        'Its checklist stays as it is; results name the version that they were marked on.',
-      );
+    refuseOnceOpened(
+      await holdExamination(trx, station.examinationId),
+      'The checklists stay as they are; results name the version that they were marked on.',
+    );
+    if (version.checklistId !== (await examinations.checklistOf(trx, stationId))) {
+      throw invalid([
+        { pointer: '/checklistVersionId', detail: 'is a version of another checklist' },
+      ]);
     }
     await examinations.useVersion(trx, stationId, versionId, version.content.usualVariant);
-    await freezeVersionsOf(trx, station.examinationId);
     await recordAction(trx, {
       accountId: lead.id,
       action: 'checklist version changed',
@@ -211,7 +221,7 @@ export async function importCandidates(
 ): Promise<Examination> {
   await db.transaction(async (trx) => {
     // Two imports at once would each pass the preview; the second waits here and then sees the first.
-    await trx('examination').where({ id: examinationId }).forUpdate().first('id');
+    await examinations.lockExamination(trx, examinationId);
     const { rows, errors } = await previewCandidates(trx, examinationId, content);
     if (errors.length > 0) {
       throw invalid(
@@ -238,85 +248,84 @@ export async function importCandidates(
  * Plans who marks whom: a sheet for every candidate and first examiner, and for every n-th
  * candidate with a second one. The n-th begins elsewhere at each station, so that over the
  * examination most candidates are double-marked somewhere and the examiners stay connected.
- * Planning again adds what is missing and leaves started sheets alone.
+ *
+ * Planning again adds what is missing and removes what the plan no longer wants. A sheet with a tap
+ * on it stays, wanted or not. What is answered is what is there now.
  */
 export async function planSheets(
   db: Database,
   examinationId: string,
   lead: Account,
 ): Promise<Planned> {
-  await requireExamination(db, examinationId);
-  const stations = await examinations.listStations(db, examinationId);
-  const candidates = await examinations.candidateNumbers(db, examinationId);
-  const unstaffed = stations.filter((s) => s.examiners.length === 0).map((s) => s.position);
-  if (stations.length === 0 || candidates.length === 0 || unstaffed.length > 0) {
-    throw conflict(
-      'The sheets cannot be planned yet',
-      unstaffed.length > 0
-        ? `Station ${unstaffed.join(', ')} has no examiner.`
-        : 'Add stations and import candidates first.',
-    );
-  }
-  const sheets: { station_id: string; candidate_id: string; [column: string]: string }[] = [];
-  for (const station of stations) {
-    const { content } = await findChecklistVersion(db, station.checklistVersionId);
-    for (const examiner of station.examiners) {
-      const mine = candidates.filter(
-        (_, i) => i % examiner.every === (station.position - 1) % examiner.every,
-      );
-      for (const candidate of mine) {
-        sheets.push({
-          id: newId(),
-          station_id: station.id,
-          candidate_id: candidate.id,
-          examiner_id: examiner.accountId,
-          checklist_version_id: station.checklistVersionId,
-          variant: content.usualVariant,
-        });
-      }
-    }
-  }
-  const added = await db.transaction(async (trx) => {
-    for (const s of stations) {
-      await examinations.removeUnplannedSheets(
-        trx,
-        s.id,
-        s.examiners.map((e) => e.accountId),
+  return db.transaction(async (trx) => {
+    await holdExamination(trx, examinationId);
+    const stations = await examinations.listStations(trx, examinationId);
+    const candidates = await examinations.candidateNumbers(trx, examinationId);
+    const unstaffed = stations.filter((s) => s.examiners.length === 0).map((s) => s.position);
+    if (stations.length === 0 || candidates.length === 0 || unstaffed.length > 0) {
+      throw conflict(
+        'The sheets cannot be planned yet',
+        unstaffed.length > 0
+          ? `Station ${unstaffed.join(', ')} has no examiner.`
+          : 'Add stations and import candidates first.',
       );
     }
-    const made = await examinations.insertPlannedSheets(trx, sheets);
+    const wanted: PlannedSheet[] = [];
+    for (const station of stations) {
+      const { content } = await findChecklistVersion(trx, station.checklistVersionId);
+      wanted.push(...sheetsOf(station, candidates, content.usualVariant));
+    }
+    const removed = await examinations.removeUnplannedSheets(trx, examinationId, wanted);
+    const added = await examinations.insertPlannedSheets(trx, wanted);
     await recordAction(trx, {
       accountId: lead.id,
       action: 'sheets planned',
       subject: examinationId,
-      detail: { added: made },
+      detail: { added, removed },
     });
-    return made;
+    const present = await examinations.countPlanned(trx, examinationId);
+    return { ...present, added, removed, unplanned: present.sheets - wanted.length };
   });
-  const perCandidate = new Map<string, number>();
-  for (const s of sheets) {
-    const pair = `${s.station_id} ${s.candidate_id}`;
-    perCandidate.set(pair, (perCandidate.get(pair) ?? 0) + 1);
-  }
-  const doubleMarked = [...perCandidate.values()].filter((n) => n > 1).length;
-  return { sheets: sheets.length, doubleMarked, added };
 }
 
-/** Opens marking, which freezes the checklists in use, or closes it for a break. */
+/** The sheets that a station's examiners are to fill in. */
+function sheetsOf(
+  { id, position, checklistVersionId, examiners }: Station,
+  candidates: readonly { id: string }[],
+  variant: string,
+): PlannedSheet[] {
+  return examiners.flatMap(({ accountId, every }) =>
+    candidates
+      .filter((_, i) => i % every === (position - 1) % every)
+      .map((candidate) => ({
+        id: newId(),
+        station_id: id,
+        candidate_id: candidate.id,
+        examiner_id: accountId,
+        checklist_version_id: checklistVersionId,
+        variant,
+      })),
+  );
+}
+
+/**
+ * Opens marking, which freezes the checklists in use, or closes it for a break. A break does not
+ * bring preparation back.
+ */
 export async function setMarkingOpen(
   db: Database,
   examinationId: string,
   open: boolean,
   lead: Account,
 ): Promise<Examination> {
-  const found = await requireExamination(db, examinationId);
-  if (open && found.sheets === 0) {
-    throw conflict(
-      'Marking cannot be opened yet',
-      'Plan the sheets first: nobody has anything to mark.',
-    );
-  }
   await db.transaction(async (trx) => {
+    const found = await holdExamination(trx, examinationId);
+    if (open && found.sheets === 0) {
+      throw conflict(
+        'Marking cannot be opened yet',
+        'Plan the sheets first: nobody has anything to mark.',
+      );
+    }
     if (open) await freezeVersionsOf(trx, examinationId);
     await examinations.setMarkingOpened(trx, examinationId, open);
     await recordAction(trx, {
@@ -328,10 +337,7 @@ export async function setMarkingOpen(
   return describeExamination(db, examinationId);
 }
 
-function refuseOnceOpen(examination: StoredExamination): void {
+function refuseOnceOpened(examination: StoredExamination, why: string): void {
   if (examination.markingOpenedAt === null) return;
-  throw conflict(
-    'Marking is open',
-    'Stations are added before marking opens, so that every candidate meets the same ones.',
-  );
+  throw new HttpProblem(409, 'frozen', 'Marking was opened', why);
 }

@@ -1,29 +1,22 @@
-import connectPgSimple from 'connect-pg-simple';
 import { csrfSync } from 'csrf-sync';
 import type { RequestHandler } from 'express';
 import session from 'express-session';
 import { randomBytes } from 'node:crypto';
-import type pg from 'pg';
 import type { Database } from '../db/database.ts';
 import { HttpProblem } from './problems.ts';
-
-declare module 'express-session' {
-  interface SessionData {
-    accountId: string;
-  }
-}
+import { SessionStore } from './sessionStore.ts';
 
 const TWELVE_HOURS = 12 * 60 * 60 * 1000;
 
-/** Sessions live in PostgreSQL, so that any server process can answer the next request. */
-export async function sessions(db: Database, pool: pg.Pool): Promise<RequestHandler> {
-  const Store = connectPgSimple(session);
+/** Reads the session of every request, and who calls. */
+export async function sessions(db: Database): Promise<RequestHandler> {
   return session({
     name: 'kritikos.sid',
     secret: await sessionSecret(db),
-    store: new Store({ pool, tableName: 'session', disableTouch: true }),
+    store: new SessionStore(db, TWELVE_HOURS),
     resave: false,
     saveUninitialized: false,
+    // Secure where the request came by TLS, also through a trusted proxy.
     cookie: { httpOnly: true, sameSite: 'strict', secure: 'auto', maxAge: TWELVE_HOURS },
   });
 }
@@ -55,8 +48,8 @@ export const refuseForgeries: RequestHandler = (request, _response, next) => {
   if (['GET', 'HEAD', 'OPTIONS'].includes(request.method)) return next();
   const site = request.headers['sec-fetch-site'];
   if (site !== undefined && site !== 'same-origin' && site !== 'none') return next(forged());
-  const { origin, host } = request.headers;
-  if (origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== host)) {
+  const { origin } = request.headers;
+  if (origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== request.host)) {
     return next(forged());
   }
   if (request.session.accountId === undefined) return next();

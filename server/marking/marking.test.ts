@@ -1,4 +1,4 @@
-import type { EventBody, MarkEvent, Sheet } from '@kritikos/contracts/marking';
+import type { EventBody, MarkEvent, Recorded, Sheet } from '@kritikos/contracts/marking';
 import { afterEvent } from '@kritikos/core/marking/sheetState';
 import { choicesOfItem } from '../testing/choices.ts';
 import fc from 'fast-check';
@@ -19,6 +19,8 @@ const event = (body: EventBody, more: Partial<MarkEvent> = {}): MarkEvent => ({
   device: 'tablet',
   sequence: sequence++,
   at: new Date().toISOString(),
+  clockAhead: 0,
+  checklistVersionId: sheet.checklist.id,
   body,
   ...more,
 });
@@ -30,8 +32,14 @@ const done = (item: string, value: number | string | null = 1): EventBody => ({
   manner: 'done',
   prompted: false,
 });
-const send = (events: MarkEvent[], who = examiner, version = sheet.checklist.id) =>
-  who.call('POST', `/sheets/${sheet.id}/events`, { checklistVersionId: version, events });
+const send = (events: unknown[], who = examiner, to = sheet.id) =>
+  who.call('POST', `/sheets/${to}/events`, { account: who.account?.id, events });
+const outcomes = (response: { body: Recorded }) => response.body.answers.map((a) => a.outcome);
+const reasonOf = (response: { body: Recorded }, place: number) => {
+  const answer = response.body.answers[place];
+  return answer?.outcome === 'refused' ? answer.reason : '';
+};
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const reload = async () => (await examiner.call('GET', `/sheets/${sheet.id}`)).body as Sheet;
 
 beforeAll(async () => {
@@ -45,10 +53,12 @@ beforeAll(async () => {
 describe('marking a sheet', () => {
   it('keeps a tap, and keeps it once however often it is sent', async () => {
     const tap = event(done('consent'));
-    expect((await send([tap])).body.acknowledged).toEqual([tap.id]);
-    expect((await send([tap, tap])).body.acknowledged).toEqual([tap.id, tap.id]);
+    expect((await send([tap])).body.answers).toEqual([{ outcome: 'kept', id: tap.id }]);
+    expect(outcomes(await send([tap, tap]))).toEqual(['kept', 'kept']);
     expect(await server.db('mark_event').where({ sheet_id: sheet.id })).toHaveLength(1);
-    expect((await reload()).state.marks).toMatchObject([{ item: 'consent', value: 1 }]);
+    const now = await reload();
+    expect(now.state.marks).toMatchObject([{ item: 'consent', value: 1 }]);
+    expect(now.tapped).toEqual([tap.id]);
   });
 
   it.each([
@@ -63,19 +73,44 @@ describe('marking a sheet', () => {
       { type: 'variant', variant: 'upside-down' } as const,
       /not a variant/,
     ],
-  ])('refuses %s and points at it', async (_, body, why) => {
-    const fine = event(done('hand-hygiene'));
-    const response = await send([fine, event(body)]);
-    expect(response.status).toBe(422);
-    expect(response.body.errors[0].pointer).toMatch(/^\/events\/1\/body\//);
-    expect(response.body.errors[0].detail).toMatch(why);
-    expect(await server.db('mark_event').where({ id: fine.id })).toHaveLength(0);
+    [
+      'a comment with a vertical tab',
+      { type: 'comment', text: 'slow\u000bhands' } as const,
+      /characters that cannot be stored/,
+    ],
+  ])('refuses %s in words, and takes the taps around it', async (_, body, why) => {
+    const around = [event(done('hand-hygiene')), event(done('hand-hygiene', 0))];
+    const bad = event(body);
+    const response = await send([around[0], bad, around[1]]).expect(200);
+    expect(outcomes(response)).toEqual(['kept', 'refused', 'kept']);
+    expect(response.body.answers[1].id).toBe(bad.id);
+    expect(reasonOf(response, 1)).toMatch(why);
+    const written = await server
+      .db('mark_event')
+      .whereIn('id', [bad.id, ...around.map((e) => e.id)]);
+    expect(written).toHaveLength(2);
+  });
+
+  it('names what is no tap at all, and takes the rest', async () => {
+    const fine = event(done('consent'));
+    const huge = event(done('consent'), { sequence: 2 ** 31 });
+    const response = await send([null, 'tap', { id: 'x' }, huge, fine]).expect(200);
+    expect(outcomes(response)).toEqual(['refused', 'refused', 'refused', 'refused', 'kept']);
+    expect(response.body.answers[0].id).toBeNull();
+    expect(reasonOf(response, 3)).toMatch(/sequence/);
   });
 
   it('refuses a second event in the place of another', async () => {
     const response = await send([event(done('consent', 0), { sequence: 0 })]);
-    expect(response.status).toBe(422);
-    expect(response.body.errors[0].detail).toMatch(/the place/);
+    expect(reasonOf(response, 0)).toMatch(/its place/);
+  });
+
+  it('refuses the same id with another body; in capitals it is the same id', async () => {
+    const tap = event(done('consent'));
+    await send([tap]);
+    expect(reasonOf(await send([{ ...tap, body: done('consent', 0) }]), 0)).toMatch(/same id/);
+    const shouted = await send([{ ...tap, id: tap.id.toUpperCase() }]);
+    expect(shouted.body.answers).toEqual([{ outcome: 'kept', id: tap.id }]);
   });
 
   it('is closed to other examiners, for reading and for marking', async () => {
@@ -85,16 +120,24 @@ describe('marking a sheet', () => {
     expect(response.body.detail).toMatch(/another examiner’s sheet/);
   });
 
-  it('refuses marks made on another version of the checklist', async () => {
-    const response = await send([event(done('consent'))], examiner, newId());
+  it('is not written to by whoever else signed in on the device meanwhile', async () => {
+    const response = await examiner.call('POST', `/sheets/${sheet.id}/events`, {
+      account: other.account?.id,
+      events: [event(done('consent'))],
+    });
     expect(response.status).toBe(409);
-    expect(response.body.type).toBe('urn:kritikos:problem:stale-checklist');
+    expect(response.body.type).toBe('urn:kritikos:problem:other-account');
+  });
+
+  it('refuses a checklist version that is nowhere', async () => {
+    const response = await send([event(done('consent'), { checklistVersionId: newId() })]);
+    expect(reasonOf(response, 0)).toMatch(/checklist version that is not here/);
   });
 
   it('does not take an event that was sent to another sheet', async () => {
     const [foreign] = await server.db('mark_event').whereNot({ sheet_id: sheet.id }).limit(1);
     const response = await send([event(done('consent'), { id: foreign.id })]);
-    expect(response.status).toBe(422);
+    expect(reasonOf(response, 0)).toMatch(/same id/);
   });
 
   it('keeps the database and the device in step: the projection is the fold of the events', async () => {
@@ -118,7 +161,10 @@ describe('marking a sheet', () => {
     await fc.assert(
       fc.asyncProperty(fc.array(body, { minLength: 1, maxLength: 12 }), async (bodies) => {
         const before = (await reload()).state;
-        const events = bodies.map((b) => event(b));
+        // A device gives its taps times that grow; two in one millisecond it does not make.
+        const from = Date.now() - bodies.length;
+        await pause(bodies.length);
+        const events = bodies.map((b, i) => event(b, { at: new Date(from + i).toISOString() }));
         await send(events).expect(200);
         const folded = events.reduce((now, e) => afterEvent(now, e.body, e.at), before);
         const after = (await reload()).state;
@@ -144,7 +190,10 @@ describe('marking a sheet', () => {
   });
 
   it('records a safety event in one, stops the clock, and shows it to the lead', async () => {
-    await send([event({ type: 'safety', note: 'Sharp pain', remaining: 200 })]).expect(200);
+    const stop = event({ type: 'safety', note: 'Sharp pain', remaining: 200 });
+    await send([stop]).expect(200);
+    // The answer was lost, so the device sends it again: it counts once.
+    await send([stop]).expect(200);
     expect((await reload()).state).toMatchObject({
       safetyEvents: 1,
       clock: { running: false, remaining: 200 },
@@ -158,19 +207,30 @@ describe('marking a sheet', () => {
     );
   });
 
-  it('submits once; after that marks are refused, but retries are still acknowledged', async () => {
+  it('submits once; what comes after is kept as late and shown to the lead', async () => {
     const last = [event({ type: 'rating', grade: 3 }), event({ type: 'submit' })];
-    expect((await send(last)).body.submittedAt).not.toBeNull();
-    expect((await send(last)).status).toBe(200);
-    const late = await send([event(done('consent', 0))]);
-    expect(late.status).toBe(409);
-    expect(late.body.type).toBe('urn:kritikos:problem:already-submitted');
+    expect((await send(last)).body.submittedAt).toBe(last[1]?.at);
+    expect(outcomes(await send(last))).toEqual(['kept', 'kept']);
+    const before = await reload();
+    const late = event(done('consent', 0));
+    expect(outcomes(await send([late]))).toEqual(['late']);
+    expect(outcomes(await send([late]))).toEqual(['late']);
+    expect((await reload()).state).toEqual(before.state);
   });
 
   it('shows the lead the sheet with everything that was tapped, and nobody can change that', async () => {
     const lead = await server.lead();
     const record = (await lead.call('GET', `/sheets/${sheet.id}/record`)).body;
-    expect(record.events.at(-1).body.type).toBe('submit');
+    expect(record.events.at(-1)).toMatchObject({
+      late: 'after-submission',
+      account: examiner.account?.name,
+    });
+    expect(record.events.at(-2).body.type).toBe('submit');
+    const [{ id }] = (await lead.call('GET', '/examinations')).body;
+    const { attention } = (await lead.call('GET', `/examinations/${id}/marking`)).body;
+    expect(attention.find((a: { sheetId: string }) => a.sheetId === sheet.id).reason).toMatch(
+      /1 late tap$/,
+    );
     expect(record.events[0].body).toMatchObject({ type: 'mark', item: 'consent' });
     await expect(server.db('mark_event').where({ sheet_id: sheet.id }).delete()).rejects.toThrow(
       /append-only/,
@@ -184,28 +244,48 @@ describe('the end of a sheet', () => {
     const [station] = (await third.call('GET', '/own/stations')).body;
     const open = station.sheets.find((s: { submittedAt: unknown }) => !s.submittedAt);
     const found: Sheet = (await third.call('GET', `/sheets/${open.id}`)).body;
-    const response = await third.call('POST', `/sheets/${open.id}/events`, {
-      checklistVersionId: found.checklist.id,
-      events: [event({ type: 'submit' })],
-    });
-    expect(response.status).toBe(422);
-    expect(response.body.errors[0].detail).toMatch(/overall grade first/);
+    const version = { checklistVersionId: found.checklist.id };
+    const [consent, submit] = [
+      event(done('hand-hygiene'), version),
+      event({ type: 'submit' }, version),
+    ];
+    const response = await send([consent, submit], third, open.id);
+    expect(outcomes(response)).toEqual(['kept', 'refused']);
+    expect(reasonOf(response, 1)).toMatch(/overall grade first/);
+  });
+
+  it('waits for the taps before it: with one refused it is refused, and the rest stands', async () => {
+    const third = await server.signIn(EXAMINERS[2].email);
+    const [station] = (await third.call('GET', '/own/stations')).body;
+    const open = station.sheets.find((s: { submittedAt: unknown }) => !s.submittedAt);
+    const found: Sheet = (await third.call('GET', `/sheets/${open.id}`)).body;
+    const version = { checklistVersionId: found.checklist.id };
+    const response = await send(
+      [
+        event({ type: 'rating', grade: 4 }, version),
+        event(done('nowhere'), version),
+        event({ type: 'submit' }, version),
+      ],
+      third,
+      open.id,
+    );
+    expect(outcomes(response)).toEqual(['kept', 'refused', 'refused']);
+    const after: Sheet = (await third.call('GET', `/sheets/${open.id}`)).body;
+    expect(after.state).toMatchObject({ rating: 4, submittedAt: null });
   });
 
   it('is a matter of open marking, but a sheet under way can be finished', async () => {
     const lead = await server.lead();
     const [{ id }] = (await lead.call('GET', '/examinations')).body;
-    const third = await server.signIn(EXAMINERS[2].email);
+    const third = await server.signIn(EXAMINERS[3].email);
     const [station] = (await third.call('GET', '/own/stations')).body;
     const open = station.sheets.find((s: { submittedAt: unknown }) => !s.submittedAt);
     const found: Sheet = (await third.call('GET', `/sheets/${open.id}`)).body;
     const tap = (body: EventBody) =>
-      third.call('POST', `/sheets/${open.id}/events`, {
-        checklistVersionId: found.checklist.id,
-        events: [event(body)],
-      });
+      send([event(body, { checklistVersionId: found.checklist.id })], third, open.id);
     await lead.call('PUT', `/examinations/${id}/marking`, { open: false }).expect(200);
-    expect((await tap(done('consent'))).status).toBe(409);
+    const closed = await tap(done('consent'));
+    expect(closed.body).toMatchObject({ status: 409, type: 'urn:kritikos:problem:marking-closed' });
     await lead.call('PUT', `/examinations/${id}/marking`, { open: true }).expect(200);
     expect((await tap(done('consent'))).status).toBe(200);
     await lead.call('PUT', `/examinations/${id}/marking`, { open: false }).expect(200);

@@ -2,11 +2,15 @@ import type {
   MarkEvent,
   MarkingProgress,
   OwnStation,
+  SheetRecord,
   SheetState,
 } from '@kritikos/contracts/marking';
 import type { PatientReadings } from '@kritikos/core/scoring/patientReadings';
 import type { SheetScore } from '@kritikos/core/scoring/scoreSheet';
 import type { Database } from '../db/database.ts';
+
+/** Marking was opened and is not closed for a break. */
+export const MARKING_OPEN = 'e.marking_opened_at is not null and e.marking_closed_at is null';
 
 export interface SheetRow {
   id: string;
@@ -50,144 +54,52 @@ export async function findSheet(db: Database, id: string): Promise<SheetRow | un
   return rows[0];
 }
 
-export interface LockedSheet {
-  examinerId: string;
-  checklistVersionId: string;
-  variant: string;
-  rating: number | null;
-  safetyEvents: number;
-  startedAt: Date | null;
-  submittedAt: Date | null;
-  markingOpen: boolean;
+export type SheetRefusal = 'no-sheet' | 'other-examiner' | 'not-assigned' | 'not-open';
+export type TapOutcome = 'kept' | 'late' | 'place-taken' | 'other-body';
+
+export interface RecordedTaps {
+  /** What became of each tap, in the order of the batch. */
+  readonly outcomes: readonly TapOutcome[];
+  readonly before: number;
+  readonly stamp: number;
+  /** True where the sheet has what a submission needs. */
+  readonly rated: boolean;
+  readonly submittedAt: string | null;
 }
 
-/** Takes the sheet for this transaction: events of one sheet are written one batch at a time. */
-export async function lockSheet(db: Database, id: string): Promise<LockedSheet | undefined> {
-  const { rows } = await db.raw(
-    `select h.examiner_id as "examinerId", h.checklist_version_id as "checklistVersionId",
-       h.variant, h.rating, h.safety_events as "safetyEvents", h.started_at as "startedAt",
-       h.submitted_at as "submittedAt", e.marking_opened_at is not null as "markingOpen"
-     from sheet h join station s on s.id = h.station_id join examination e on e.id = s.examination_id
-     where h.id = ? for update of h`,
-    [id],
-  );
-  return rows[0];
-}
-
-/** Which of these events are on disk already, and for which sheet. */
-export async function knownEvents(
+/**
+ * Writes taps and what they change on the sheet, in one statement; see `record_taps` in the fourth
+ * migration. Batches of one sheet are written one after the other.
+ */
+export async function recordTaps(
   db: Database,
   sheetId: string,
-  events: readonly MarkEvent[],
-): Promise<{ id: string; sheetId: string; device: string; sequence: number }[]> {
-  const { rows } = await db.raw(
-    `select id, sheet_id as "sheetId", device, sequence from mark_event
-     where id = any(:ids::uuid[])
-        or (sheet_id = :sheetId and (device, sequence) in (select * from unnest(:devices::text[], :sequences::int[])))`,
-    {
-      sheetId,
-      ids: events.map((e) => e.id),
-      devices: events.map((e) => e.device),
-      sequences: events.map((e) => e.sequence),
-    },
-  );
-  return rows;
+  examinerId: string,
+  taps: readonly MarkEvent[],
+): Promise<RecordedTaps | { readonly refusal: SheetRefusal }> {
+  const { rows } = await db.raw('select * from record_taps(?, ?, ?)', [
+    sheetId,
+    examinerId,
+    JSON.stringify(taps),
+  ]);
+  const { refusal, submittedAt, ...recorded } = rows[0];
+  if (refusal !== null) return { refusal };
+  return { ...recorded, submittedAt: submittedAt?.toISOString() ?? null };
 }
 
-/** Writes the events that are not there yet, and answers with those. */
-export async function insertEvents(
-  db: Database,
-  sheetId: string,
-  events: readonly MarkEvent[],
-): Promise<MarkEvent[]> {
-  const written = await db('mark_event')
-    .insert(
-      events.map((e) => ({
-        id: e.id,
-        sheet_id: sheetId,
-        device: e.device,
-        sequence: e.sequence,
-        body: JSON.stringify(e.body),
-        at: e.at,
-      })),
-    )
-    .onConflict()
-    .ignore()
-    .returning('id');
-  const ids = new Set(written.map((row) => row.id as string));
-  return events.filter((event) => ids.delete(event.id));
-}
-
-/** Writes what one event changes into the projection. */
-export async function project(db: Database, sheetId: string, event: MarkEvent): Promise<void> {
-  const { body, at } = event;
-  const sheet = () => db('sheet').where({ id: sheetId });
-  switch (body.type) {
-    case 'mark':
-      await db('sheet_mark')
-        .insert({
-          sheet_id: sheetId,
-          item: body.item,
-          number_value: typeof body.value === 'number' ? body.value : null,
-          choice_value: typeof body.value === 'string' ? body.value : null,
-          observation: body.observation,
-          manner: body.manner,
-          prompted: body.prompted,
-          at,
-          event_id: event.id,
-        })
-        .onConflict(['sheet_id', 'item'])
-        .merge();
-      return;
-    case 'clear':
-      await db('sheet_mark').where({ sheet_id: sheetId, item: body.item }).delete();
-      return;
-    case 'fault':
-      if (body.present) {
-        await db('sheet_fault')
-          .insert({ sheet_id: sheetId, fault: body.fault })
-          .onConflict(['sheet_id', 'fault'])
-          .ignore();
-      } else await db('sheet_fault').where({ sheet_id: sheetId, fault: body.fault }).delete();
-      return;
-    case 'variant':
-      await sheet().update({ variant: body.variant });
-      return;
-    case 'comment':
-      await sheet().update({ comment: body.text });
-      return;
-    case 'rating':
-      await sheet().update({ rating: body.grade });
-      return;
-    case 'clock':
-      await sheet().update({
-        clock: JSON.stringify({ running: body.running, remaining: body.remaining, since: at }),
-      });
-      return;
-    case 'safety':
-      await sheet()
-        .update({ clock: JSON.stringify({ running: false, remaining: body.remaining, since: at }) })
-        .increment('safety_events', 1);
-      return;
-    case 'submit':
-      return; // written with the score, see markSubmitted
-  }
-}
-
-export async function markStarted(db: Database, sheetId: string): Promise<void> {
-  await db('sheet').where({ id: sheetId, started_at: null }).update({ started_at: db.fn.now() });
-}
-
+/** Writes down the score of a sheet, with the time of its submission. */
 export async function markSubmitted(
   db: Database,
   sheetId: string,
-  at: string,
   score: SheetScore,
 ): Promise<void> {
   await db('sheet')
     .where({ id: sheetId })
     .update({
-      submitted_at: at,
+      submitted_at: db('mark_event')
+        .where({ sheet_id: sheetId, late: null })
+        .whereRaw(`body ->> 'type' = 'submit'`)
+        .min('happened_at'),
       percent: score.percent,
       critical_missed: score.critical.missed,
       critical_met: score.critical.met,
@@ -197,6 +109,20 @@ export async function markSubmitted(
     });
 }
 
+/** The taps that are on a sheet, and the place in its stream. */
+export async function tapsOf(
+  db: Database,
+  sheetId: string,
+): Promise<{ stamp: number; tapped: string[] }> {
+  const { rows } = await db.raw(
+    `select coalesce(max(arrival), 0) as stamp,
+       coalesce(jsonb_agg(id order by arrival) filter (where late is null), '[]') as tapped
+     from mark_event where sheet_id = ?`,
+    [sheetId],
+  );
+  return rows[0];
+}
+
 /** The marks and faults on a sheet, in the order in which they were set. */
 export async function marksAndFaults(
   db: Database,
@@ -204,7 +130,7 @@ export async function marksAndFaults(
 ): Promise<Pick<SheetState, 'marks' | 'faults'>> {
   const rows = await db('sheet_mark')
     .where({ sheet_id: sheetId })
-    .orderBy('at')
+    .orderBy(['at', 'item'])
     .select('item', 'number_value', 'choice_value', 'observation', 'manner', 'prompted', 'at');
   const faults = await db('sheet_fault')
     .where({ sheet_id: sheetId })
@@ -223,25 +149,32 @@ export async function marksAndFaults(
   };
 }
 
-export async function listEvents(db: Database, sheetId: string) {
-  const rows = await db('mark_event')
+/** Every tap on a sheet in the order that counts, the late ones among them. */
+export async function listEvents(db: Database, sheetId: string): Promise<SheetRecord['events']> {
+  const rows = await db('mark_event as e')
+    .join('account as a', 'a.id', 'e.account_id')
+    .join('checklist_version as v', 'v.id', 'e.checklist_version_id')
     .where({ sheet_id: sheetId })
-    .orderBy(['received_at', 'sequence'])
-    .select('id', 'sequence', 'at', 'received_at', 'body');
+    .orderBy(['e.happened_at', 'e.arrival'])
+    .select('e.id', 'a.name as account', 'e.device', 'e.sequence', 'e.at', 'e.late', 'e.body')
+    .select('e.clock_ahead as clockAhead', 'v.version as checklistVersion')
+    .select('e.happened_at as happenedAt', 'e.received_at as receivedAt');
   return rows.map((row) => ({
-    id: row.id as string,
-    sequence: row.sequence as number,
-    at: (row.at as Date).toISOString(),
-    receivedAt: (row.received_at as Date).toISOString(),
-    body: row.body,
+    ...row,
+    at: row.at.toISOString(),
+    happenedAt: row.happenedAt.toISOString(),
+    receivedAt: row.receivedAt.toISOString(),
   }));
 }
 
-/** The stations of one examiner, with the sheets planned there in the order of the candidates. */
+/**
+ * The stations of one examiner, with the sheets planned there in the order of the candidates; of a
+ * station that the examiner was taken off, the sheets that were begun.
+ */
 export async function ownStations(db: Database, examinerId: string): Promise<OwnStation[]> {
   const { rows } = await db.raw(
     `select s.id as "stationId", s.position, s.title, s.minutes, e.title as "examinationTitle",
-       c.title as "procedureTitle", e.marking_opened_at is not null as "markingOpen",
+       c.title as "procedureTitle", ${MARKING_OPEN} as "markingOpen", x.account_id is not null as assigned,
        exists (select from briefing_confirmation b where b.station_id = s.id
          and b.account_id = :examinerId and b.checklist_version_id = s.checklist_version_id) as "briefingConfirmed",
        coalesce((select jsonb_agg(jsonb_build_object('id', h.id, 'candidateNumber', k.number,
@@ -249,12 +182,15 @@ export async function ownStations(db: Database, examinerId: string): Promise<Own
            'submittedAt', to_char(h.submitted_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"'))
            order by k.number)
          from sheet h join candidate k on k.id = h.candidate_id
-         where h.station_id = s.id and h.examiner_id = :examinerId), '[]') as sheets
+         where h.station_id = s.id and h.examiner_id = :examinerId
+           and (x.account_id is not null or h.started_at is not null)), '[]') as sheets
      from station s
-       join station_examiner x on x.station_id = s.id and x.account_id = :examinerId
+       left join station_examiner x on x.station_id = s.id and x.account_id = :examinerId
        join examination e on e.id = s.examination_id
        join checklist_version v on v.id = s.checklist_version_id
        join checklist c on c.id = v.checklist_id
+     where x.account_id is not null or exists (select from sheet h
+       where h.station_id = s.id and h.examiner_id = :examinerId and h.started_at is not null)
      order by e.held_on desc, s.position`,
     { examinerId },
   );
@@ -291,16 +227,23 @@ export async function attentionRows(
        concat_ws('; ',
          case when h.safety_events > 0 then 'safety event' end,
          case when h.submitted_at is not null and h.missing_marks > 0
-           then h.missing_marks || ' marks missing' end,
+           then h.missing_marks || case h.missing_marks when 1 then ' mark' else ' marks' end
+             || ' missing' end,
          case when h.submitted_at is not null and h.percent is null then 'not scorable' end,
          case when h.submitted_at is null and h.started_at < now() - interval '30 minutes'
-           then 'started and not submitted' end) as reason
+           then 'started and not submitted' end,
+         case when l.late > 0
+           then l.late || case l.late when 1 then ' late tap' else ' late taps' end end,
+         case when l.safety then 'a safety event came late' end) as reason
      from sheet h
        join station s on s.id = h.station_id
        join candidate c on c.id = h.candidate_id
        join account a on a.id = h.examiner_id
+       cross join lateral (
+         select count(*) as late, bool_or(m.body ->> 'type' = 'safety') as safety
+         from mark_event m where m.sheet_id = h.id and m.late is not null) l
      where s.examination_id = ?
-       and (h.safety_events > 0
+       and (h.safety_events > 0 or l.late > 0
          or (h.submitted_at is not null and (h.missing_marks > 0 or h.percent is null))
          or (h.submitted_at is null and h.started_at < now() - interval '30 minutes'))
      order by s.position, c.number limit 200`,

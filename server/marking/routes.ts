@@ -9,6 +9,7 @@ import {
 import { id } from '@kritikos/contracts/primitives';
 import { z } from 'zod';
 import { route } from '../http/route.ts';
+import { recordTaps } from './recordTaps.ts';
 import { ownStations } from './repository.ts';
 import * as service from './service.ts';
 
@@ -37,8 +38,7 @@ export const markingRoutes = [
     params: oneSheet,
     body: recordEvents,
     answers: recorded,
-    handle: ({ db, params, body, account }) =>
-      service.recordEvents(db, params.sheet, body, account),
+    handle: ({ db, params, body, account }) => recordTaps(db, params.sheet, body, account),
   }),
   route({
     method: 'get',

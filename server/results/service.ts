@@ -32,7 +32,7 @@ export async function readResults(
   const named = await withItemTexts(db, stations);
   return {
     decision: decision ? summaryOf(decision) : null,
-    submittedSince: decision ? await countSubmittedSince(db, examinationId, decision.signedAt) : 0,
+    submittedSince: decision ? await countSubmittedSince(db, decision.id) : 0,
     stations: stations.map(({ id, position, title }) => ({
       stationId: id,
       position,

@@ -5,27 +5,26 @@ import type { Database } from '../db/database.ts';
 /**
  * One row a candidate and station with a submitted sheet: mean score and mean grade over the
  * sheets, and the critical items that somebody missed or nobody observed, each with how many
- * examiners observed and how many missed it. With `knownAt` only sheets that had arrived by then.
+ * examiners observed and how many missed it. With `knownTo` only the sheets that the decision knew.
  */
 export async function stationRecords(
   db: Database,
   examinationId: string,
-  knownAt: string | null = null,
+  knownTo: string | null = null,
 ): Promise<(StationRecord & { station: string })[]> {
   const { rows } = await db.raw(
     `with known as (
        select h.* from sheet h join station s on s.id = h.station_id
        where s.examination_id = :examinationId and h.submitted_at is not null
-         and (:knownAt::timestamptz is null or exists (
-           select from mark_event m where m.sheet_id = h.id and m.body ->> 'type' = 'submit'
-             and m.received_at <= :knownAt))),
+         and (:knownTo::uuid is null or exists (select from decision_sheet d
+           where d.sheet_id = h.id and d.decision_id = :knownTo))),
      critical as (${criticalCounts('known')})
      select k.station_id as station, k.candidate_id as candidate, avg(k.percent)::float8 as percent,
        avg(k.rating)::float8 as grade,
        coalesce((select c.counts from critical c
          where c.station_id = k.station_id and c.candidate_id = k.candidate_id), '[]') as critical
      from known k group by k.station_id, k.candidate_id`,
-    { examinationId, knownAt },
+    { examinationId, knownTo },
   );
   return rows;
 }
@@ -59,21 +58,18 @@ export async function countOutstanding(db: Database, examinationId: string): Pro
   return Number(row?.n ?? 0);
 }
 
-/** Sheets that arrived after an instant: a decision signed then does not know them. */
-export async function countSubmittedSince(
-  db: Database,
-  examinationId: string,
-  instant: string,
-): Promise<number> {
-  const row = await db('mark_event as m')
-    .join('sheet as h', 'h.id', 'm.sheet_id')
-    .join('station as s', 's.id', 'h.station_id')
-    .where('s.examination_id', examinationId)
-    .whereRaw(`m.body ->> 'type' = 'submit'`)
-    .where('m.received_at', '>', instant)
-    .count('* as n')
-    .first();
-  return Number(row?.n ?? 0);
+/** How many submitted sheets a decision does not know. */
+export async function countSubmittedSince(db: Database, decisionId: string): Promise<number> {
+  const { rows } = await db.raw(
+    `select count(*) as n from decision d
+       join station s on s.examination_id = d.examination_id
+       join sheet h on h.station_id = s.id
+     where d.id = ? and h.submitted_at is not null
+       and not exists (select from decision_sheet k
+         where k.decision_id = d.id and k.sheet_id = h.id)`,
+    [decisionId],
+  );
+  return rows[0].n;
 }
 
 export async function findDraft(
@@ -113,9 +109,11 @@ export async function insertDecision(
     content: Content;
     reason: string;
     signedBy: string;
+    /** The submitted sheets that it was computed from. */
+    sheets: readonly string[];
   },
 ): Promise<void> {
-  const { id, examinationId, number, follows, content, reason, signedBy } = decision;
+  const { id, examinationId, number, follows, content, reason, signedBy, sheets } = decision;
   await db('decision').insert({
     id,
     examination_id: examinationId,
@@ -125,6 +123,16 @@ export async function insertDecision(
     reason,
     signed_by: signedBy,
   });
+  await db.raw('insert into decision_sheet select ?, unnest(?::uuid[])', [id, [...sheets]]);
+}
+
+/** The sheets of an examination that are submitted. */
+export async function submittedSheets(db: Database, examinationId: string): Promise<string[]> {
+  return db('sheet as h')
+    .join('station as s', 's.id', 'h.station_id')
+    .where('s.examination_id', examinationId)
+    .whereNotNull('h.submitted_at')
+    .pluck('h.id');
 }
 
 /** The examination that a decision belongs to. */

@@ -28,7 +28,8 @@ export const standardRoutes = [
     params: one,
     body: standardSettings,
     answers: standardSettings,
-    handle: ({ db, params, body }) => service.keepDraft(db, params.examination, body),
+    handle: ({ db, params, body, account }) =>
+      service.keepDraft(db, params.examination, body, account),
   }),
   route({
     method: 'post',

@@ -11,8 +11,9 @@ import { borderlinePoint, FIVE_POINT_SCALE } from '@kritikos/core/scoring/global
 import { decideCandidate } from '@kritikos/core/standards/examRule';
 import type { StandardSettings } from '@kritikos/core/standards/setStandard';
 import { recordAction } from '../audit/repository.ts';
+import { inSnapshot } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
-import { candidateNumbers, listStations } from '../examinations/repository.ts';
+import { candidateNumbers, listStations, lockExamination } from '../examinations/repository.ts';
 import { requireExamination } from '../examinations/service.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, invalid, notFound } from '../http/problems.ts';
@@ -63,15 +64,27 @@ export async function keepDraft(
   db: Database,
   examinationId: string,
   settings: Settings,
+  lead: Account,
 ): Promise<Settings> {
   await requireExamination(db, examinationId);
-  await standards.saveDraft(db, examinationId, settings);
+  await db.transaction(async (trx) => {
+    await standards.saveDraft(trx, examinationId, settings);
+    await recordAction(trx, {
+      accountId: lead.id,
+      action: 'standard drafted',
+      subject: examinationId,
+      detail: { settings },
+    });
+  });
   return settings;
 }
 
 /**
  * Signs a standard. The server computes it anew from the submitted sheets, so that what is signed
  * is what the marks say; from then on the decision is read-only, and a change makes a new one.
+ *
+ * The marks are read at one instant and computed without holding anything, so that marking goes on
+ * meanwhile. The decision names the sheets that it knew; any other is counted after it.
  */
 export async function signDecision(
   db: Database,
@@ -79,26 +92,22 @@ export async function signDecision(
   wanted: SignOff,
   lead: Account,
 ): Promise<Decision> {
-  await requireExamination(db, examinationId);
+  const known = await inSnapshot(db, async (trx) => {
+    await requireExamination(trx, examinationId);
+    await refuseOvertaken(trx, examinationId, wanted);
+    return {
+      data: await stationData(trx, examinationId),
+      candidates: (await candidateNumbers(trx, examinationId)).map((c) => c.id),
+      sheets: await standards.submittedSheets(trx, examinationId),
+    };
+  });
+  const { data, candidates } = known;
+  const settings: StandardSettings = wanted.settings;
+  const job = { data, candidates, settings, resamples: RESAMPLES, seed: SEED };
+  const content = contentOf(wanted.settings, data, candidates, await computeStandard(job));
   return db.transaction(async (trx) => {
-    await trx('examination').where({ id: examinationId }).forUpdate().first('id');
-    const newest = await standards.newestDecision(trx, examinationId);
-    if ((newest?.id ?? null) !== wanted.follows) {
-      throw conflict(
-        'Another decision was signed meanwhile',
-        'Reload the page, read it, and sign again if a change is still wanted.',
-      );
-    }
-    const data = await stationData(trx, examinationId);
-    const candidates = (await candidateNumbers(trx, examinationId)).map((c) => c.id);
-    const settings: StandardSettings = wanted.settings;
-    const result = await computeStandard({
-      data,
-      candidates,
-      settings,
-      resamples: RESAMPLES,
-      seed: SEED,
-    });
+    await lockExamination(trx, examinationId);
+    const newest = await refuseOvertaken(trx, examinationId, wanted);
     const id = newId();
     await standards.insertDecision(trx, {
       id,
@@ -107,13 +116,28 @@ export async function signDecision(
       follows: newest?.id ?? null,
       reason: wanted.reason,
       signedBy: lead.id,
-      content: contentOf(wanted.settings, data, candidates, result),
+      content,
+      sheets: known.sheets,
     });
     await recordAction(trx, { accountId: lead.id, action: 'decision signed', subject: id });
     const signed = await standards.findDecision(trx, id);
     if (!signed) throw notFound('decision');
     return signed;
   });
+}
+
+/** The newest decision, which must be the one that the new one follows. */
+async function refuseOvertaken(
+  db: Database,
+  examinationId: string,
+  { follows }: SignOff,
+): Promise<Decision | undefined> {
+  const newest = await standards.newestDecision(db, examinationId);
+  if ((newest?.id ?? null) === follows) return newest;
+  throw conflict(
+    'Another decision was signed meanwhile',
+    'Reload the page, read it, and sign again if a change is still wanted.',
+  );
 }
 
 export async function readDecision(db: Database, id: string): Promise<Decision> {
@@ -129,7 +153,7 @@ export async function readDecision(db: Database, id: string): Promise<Decision> 
 export async function rereadDecision(db: Database, id: string): Promise<Rereading> {
   const decision = await readDecision(db, id);
   const examinationId = await standards.examinationOf(db, id);
-  const data = await stationData(db, examinationId, decision.signedAt);
+  const data = await stationData(db, examinationId, id);
   const cuts = data.map(
     ({ station }) => decision.cuts.find((cut) => cut.station === station)?.cut ?? null,
   );
@@ -151,7 +175,7 @@ export async function rereadDecision(db: Database, id: string): Promise<Rereadin
   return {
     decision: withoutOutcomes(decision),
     newest: newest?.id === id,
-    submittedSince: await standards.countSubmittedSince(db, examinationId, decision.signedAt),
+    submittedSince: await standards.countSubmittedSince(db, id),
     changed,
   };
 }
@@ -160,10 +184,10 @@ export async function rereadDecision(db: Database, id: string): Promise<Rereadin
 export async function stationData(
   db: Database,
   examinationId: string,
-  knownAt: string | null = null,
+  knownTo: string | null = null,
 ): Promise<StandardsPage['data']> {
   const stations = await listStations(db, examinationId);
-  const records = await standards.stationRecords(db, examinationId, knownAt);
+  const records = await standards.stationRecords(db, examinationId, knownTo);
   return stations.map(({ id, title, position }) => ({
     station: id,
     title,

@@ -4,6 +4,7 @@ import { linearRegression } from 'simple-statistics';
 import { parse } from 'csv-parse/sync';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { newId } from '../http/newId.ts';
+import { computeStandard } from '../jobs/pool.ts';
 import { startServer } from '../testing/startServer.ts';
 import type { Caller } from '../testing/startServer.ts';
 
@@ -63,6 +64,43 @@ describe('setting the standard', () => {
     const old = (await lead.call('GET', `/decisions/${newest?.id}`)).body;
     expect(old.total).toBe(newest?.total);
     expect(next.total).toBeGreaterThan(old.total);
+  });
+
+  it('holds nothing while it computes, and a sheet submitted meanwhile is counted after it', async () => {
+    const [newest] = (await open()).decisions;
+    const done: string[] = [];
+    // Both worker threads are busy for a while, so that the decision waits for its turn.
+    const settings = { ...page.draft };
+    const busy = { data: page.data, candidates: [], settings, resamples: 100_000, seed: 1 };
+    const others = [computeStandard(busy), computeStandard(busy)];
+    const signing = sign(page.draft, newest?.id ?? null).then((response) => {
+      done.push('signed');
+      return response;
+    });
+    // What wants the examination for itself does not wait for the worker.
+    await lead.call('PUT', `/examinations/${id}/marking`, { open: false }).expect(200);
+    await lead.call('PUT', `/examinations/${id}/marking`, { open: true }).expect(200);
+    done.push('break');
+    const sheet = await server.db('sheet').whereNotNull('started_at').where({ submitted_at: null });
+    expect(sheet).toEqual([]);
+    const planned = await server.db('sheet').where({ submitted_at: null }).first();
+    await server
+      .db('sheet')
+      .where({ id: planned.id })
+      .update({ started_at: server.db.fn.now(), submitted_at: server.db.fn.now(), rating: 3 });
+    done.push('submitted');
+    const decision: Decision = (await signing).body;
+    await Promise.all(others);
+    expect(done).toEqual(['break', 'submitted', 'signed']);
+    const knew = await server.db('decision_sheet').where({ decision_id: decision.id });
+    const submitted = await server.db('sheet').whereNotNull('submitted_at');
+    const results: Results = (await lead.call('GET', `/examinations/${id}/results`)).body;
+    expect(knew.map((row) => row.sheet_id)).not.toContain(planned.id);
+    expect(knew.length + results.submittedSince).toBe(submitted.length);
+    await server
+      .db('sheet')
+      .where({ id: planned.id })
+      .update({ started_at: null, submitted_at: null, rating: null });
   });
 
   it('asks for a reason', async () => {

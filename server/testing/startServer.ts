@@ -30,7 +30,10 @@ export interface TestServer {
  * A server over its own copy of the empty or the demo database, or over a database of the first
  * schema brought up to date; gone after the test file.
  */
-export async function startServer(from: 'empty' | 'demo' | 'first schema'): Promise<TestServer> {
+export async function startServer(
+  from: 'empty' | 'demo' | 'first schema',
+  trusted: string[] = [],
+): Promise<TestServer> {
   const name = `test_${randomBytes(6).toString('hex')}`;
   const maintenance = inject('serverUrl');
   const old = from === 'first schema';
@@ -42,16 +45,15 @@ export async function startServer(from: 'empty' | 'demo' | 'first schema'): Prom
   const db = old ? await prepareDatabase(url.href) : connect(url.href);
   const logged: unknown[] = [];
   const logger = pino({ level: 'error' }, { write: (line) => void logged.push(line) });
-  const app = await application(db, url.href, logger);
+  const app = await application(db, { TRUSTED_PROXIES: trusted, HSTS_SECONDS: 0 }, logger);
   afterAll(async () => {
     await closeJobs();
-    await app.close();
     await db.destroy();
     await statement(maintenance, `drop database if exists ${name} with (force)`);
     if (logged.length > 0) throw new Error(`The server had faults:\n${logged.join('\n')}`);
   });
 
-  const agent = () => request.agent(app.express);
+  const agent = () => request.agent(app);
   async function signIn(email: string): Promise<Caller> {
     const own = agent();
     const response = await own.post('/api/session').send({ email, password: DEMO_PASSWORD });

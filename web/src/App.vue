@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { usePreferredDark, useStorage } from '@vueuse/core';
-import { computed, watchEffect } from 'vue';
+import { computed, watch, watchEffect } from 'vue';
 import { useRoute } from 'vue-router';
 import { useTheme } from 'vuetify';
+import { useSession } from './accounts/session.ts';
+import { sendAs } from './marking/sending.ts';
 import TopBar from './shell/TopBar.vue';
 
 const route = useRoute();
@@ -11,6 +13,14 @@ const prefersDark = usePreferredDark();
 const chosen = useStorage<'paper' | 'hall' | ''>('kritikos.theme', '');
 
 watchEffect(() => theme.change(chosen.value || (prefersDark.value ? 'hall' : 'paper')));
+
+/** Marks leave this device as whoever is signed in, and as nobody else. */
+const session = useSession();
+watch(
+  () => session.account,
+  (account) => void sendAs(account?.id ?? ''),
+  { immediate: true },
+);
 
 /** The marking sheet and the briefing have the screen to themselves. */
 const ownFrame = computed(() => /^\/sheets\//.test(route.path));

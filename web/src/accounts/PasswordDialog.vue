@@ -1,6 +1,10 @@
 <script setup lang="ts">
+import type { Session } from '@kritikos/contracts/accounts';
 import { ref } from 'vue';
-import { call, messageOf } from '../http/api.ts';
+import { ApiProblem, call, messageOf } from '../http/api.ts';
+import { useSession } from './session.ts';
+
+const session = useSession();
 
 const open = defineModel<boolean>({ required: true });
 const current = ref('');
@@ -9,11 +13,14 @@ const error = ref('');
 
 async function change() {
   try {
-    await call<null>('PUT', '/accounts/own/password', { current: current.value, next: next.value });
+    const change = { current: current.value, next: next.value };
+    session.take(await call<Session>('PUT', '/accounts/own/password', change));
     open.value = false;
     current.value = next.value = error.value = '';
   } catch (thrown) {
-    error.value = messageOf(thrown);
+    const field = thrown instanceof ApiProblem ? thrown.problem.errors?.[0] : undefined;
+    const name = field?.pointer === '/current' ? 'The present password' : 'The new password';
+    error.value = field ? `${name} ${field.detail}` : messageOf(thrown);
   }
 }
 </script>

@@ -36,6 +36,7 @@ export const useSession = defineStore('session', () => {
     needsFirstLead,
     known,
     refresh,
+    take,
     signIn: async (attempt: SignIn) => take(await call<Session>('POST', '/session', attempt)),
     createFirstLead: async (person: NewAccount) =>
       take(await call<Session>('POST', '/accounts/first-lead', person)),

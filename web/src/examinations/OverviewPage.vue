@@ -20,7 +20,7 @@ const signOf = (done: number, of: number) => (of > 0 && done >= of ? '●' : don
     <p class="soft">
       {{ examination.school }} · cohort {{ examination.cohort }} · {{ examination.heldOn }} ·
       {{ examination.candidates }} candidates, {{ examination.stations }} stations ·
-      {{ examination.markingOpenedAt ? 'marking is open' : 'marking is closed' }}
+      {{ examination.markingOpen ? 'marking is open' : 'marking is closed' }}
     </p>
     <ol class="phases">
       <li v-for="phase in phases" :key="phase.phase" class="panel">

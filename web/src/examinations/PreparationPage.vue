@@ -37,12 +37,17 @@ async function plan() {
           <h2>Plan the sheets</h2>
           <p class="soft">
             A sheet for every candidate with the first examiner of a station, and for every n-th
-            with a second one. Planning again adds what is missing and leaves started sheets alone.
+            with a second one. Planning again adds what is missing, removes what is no longer
+            wanted, and leaves started sheets alone.
           </p>
           <v-btn variant="flat" color="primary" @click="plan">Plan who marks whom</v-btn>
           <p v-if="planned" role="status" class="mt-2">
             {{ planned.sheets }} sheets, {{ planned.doubleMarked }} of them pairs for double
-            marking; {{ planned.added }} new.
+            marking; {{ planned.added }} new, {{ planned.removed }} removed.
+            <template v-if="planned.unplanned > 0">
+              {{ planned.unplanned }} have marks on them and stay, though the plan no longer wants
+              them.
+            </template>
           </p>
           <v-alert v-if="problem" type="error" role="alert" class="mt-2">{{ problem }}</v-alert>
         </section>

@@ -1,5 +1,6 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { ApiProblem, call, callWithCsv, messageOf, NoConnection, useCsrfToken } from './api.ts';
+import { clockAhead, correctedNow } from './serverClock.ts';
 
 const answers = (...responses: (Response | Error)[]) => {
   const fetched = vi.fn<typeof fetch>();
@@ -40,10 +41,10 @@ describe('a call of the API', () => {
   });
 
   it('throws the server’s problem in its own words', async () => {
-    answers(problem('stale-checklist', 409, 'Reload the sheet.'));
+    answers(problem('frozen', 409, 'Reload the sheet.'));
     const thrown: unknown = await call('GET', '/x').catch((error: unknown) => error);
     expect(thrown).toBeInstanceOf(ApiProblem);
-    expect((thrown as ApiProblem).type).toBe('stale-checklist');
+    expect((thrown as ApiProblem).type).toBe('frozen');
     expect(messageOf(thrown)).toBe('Not so. Reload the sheet.');
   });
 
@@ -75,8 +76,50 @@ describe('a call of the API', () => {
     expect(fetched).toHaveBeenCalledTimes(3);
   });
 
-  it('names an answer that cannot be read', async () => {
-    answers(new Response('<html>', { status: 502 }));
-    await expect(call('GET', '/x')).rejects.toThrow(/cannot be read/);
+  it.each([
+    ['a proxy that says no', new Response('<html>', { status: 502 })],
+    ['a proxy that says no in JSON', json({ message: 'forbidden' }, 403)],
+    ['the sign-in page of a network', new Response('<html>Welcome</html>', { status: 200 })],
+  ])('takes %s for no connection, not for the server', async (_, response) => {
+    answers(response);
+    await expect(call('GET', '/x')).rejects.toBeInstanceOf(NoConnection);
+  });
+
+  it('gives up on a network that is half dead', async () => {
+    vi.useFakeTimers();
+    vi.spyOn(AbortSignal, 'timeout').mockImplementation((ms) => {
+      const controller = new AbortController();
+      setTimeout(() => controller.abort(), ms);
+      return controller.signal;
+    });
+    const neverAnswers = (_: unknown, init?: RequestInit) =>
+      new Promise<Response>((_resolve, reject) => {
+        init?.signal?.addEventListener('abort', () => reject(new Error('aborted')));
+      });
+    vi.stubGlobal('fetch', vi.fn(neverAnswers));
+    const asked = expect(call('GET', '/x')).rejects.toBeInstanceOf(NoConnection);
+    await vi.advanceTimersByTimeAsync(60_000);
+    await asked;
+    vi.useRealTimers();
+    vi.restoreAllMocks();
+  });
+
+  it('knows when the server wants to be asked again', async () => {
+    const busy = problem('unavailable', 503);
+    busy.headers.set('retry-after', '7');
+    answers(busy);
+    const thrown: unknown = await call('GET', '/x').catch((error: unknown) => error);
+    expect((thrown as ApiProblem).retryAfter).toBe(7);
+  });
+
+  it('measures how far the clock of this device is off, at every answer', async () => {
+    vi.useFakeTimers({ now: Date.parse('2026-11-26T10:00:05.000Z') });
+    const response = json({});
+    response.headers.set('kritikos-time', String(Date.parse('2026-11-26T09:00:00.000Z')));
+    answers(response);
+    await call('GET', '/x');
+    expect(clockAhead.value).toBe(3_605_000);
+    expect(new Date(correctedNow()).toISOString()).toBe('2026-11-26T09:00:00.000Z');
+    vi.useRealTimers();
   });
 });

@@ -1,17 +1,29 @@
+import type { Session } from '@kritikos/contracts/accounts';
 import type { Problem } from '@kritikos/contracts/problem';
+import { noteServerTime } from './serverClock.ts';
+
+/** After this long without an answer, a network that is half dead counts as none. */
+const LONGEST_WAIT = 20_000;
 
 /** What the server said no with: what happened, where, and what to do now. */
 export class ApiProblem extends Error {
-  constructor(readonly problem: Problem) {
+  constructor(
+    readonly problem: Problem,
+    /** After how many seconds the server wants to be asked again, where it says so. */
+    readonly retryAfter: number | null = null,
+  ) {
     super(problem.detail ? `${problem.title}. ${problem.detail}` : problem.title);
   }
-  /** The last part of the problem's type, for example `stale-checklist`. */
+  /** The last part of the problem's type, for example `frozen`. */
   get type(): string {
     return this.problem.type.split(':').at(-1) ?? 'fault';
   }
 }
 
-/** The server could not be reached at all; nothing is known to have arrived. */
+/**
+ * The server could not be reached: nothing answered in time, or something on the way answered in
+ * its place. Nothing is known to have arrived.
+ */
 export class NoConnection extends Error {
   constructor() {
     super(
@@ -50,16 +62,14 @@ async function send<Answer>(
   type: string,
   body: BodyInit | undefined,
 ): Promise<Answer> {
-  const response = await attempt(method, path, type, body);
-  if (response.ok) return (await response.json()) as Answer;
-  const problem = await problemOf(response);
-  // A page that was opened without a network has no token yet; it gets one and tries once more.
-  if (problem.type.endsWith(':forged-request') && (await renewToken())) {
-    const again = await attempt(method, path, type, body);
-    if (again.ok) return (await again.json()) as Answer;
-    throw new ApiProblem(await problemOf(again));
+  try {
+    return (await attempt(method, path, type, body)) as Answer;
+  } catch (thrown) {
+    // A page that was opened without a network has no token yet; it gets one and tries once more.
+    const forged = thrown instanceof ApiProblem && thrown.type === 'forged-request';
+    if (!forged || !(await renewToken())) throw thrown;
+    return (await attempt(method, path, type, body)) as Answer;
   }
-  throw new ApiProblem(problem);
 }
 
 async function attempt(
@@ -67,33 +77,41 @@ async function attempt(
   path: string,
   type: string,
   body: BodyInit | undefined,
-): Promise<Response> {
+): Promise<unknown> {
   const headers: Record<string, string> = { accept: 'application/json' };
   if (csrfToken) headers['x-csrf-token'] = csrfToken;
   if (body !== undefined) headers['content-type'] = type;
+  const sent = Date.now();
+  let response: Response;
+  let answer: unknown;
   try {
-    return await fetch(`/api${path}`, { method, headers, ...(body === undefined ? {} : { body }) });
+    const signal = AbortSignal.timeout(LONGEST_WAIT);
+    response = await fetch(`/api${path}`, {
+      method,
+      headers,
+      signal,
+      ...(body === undefined ? {} : { body }),
+    });
+    noteServerTime(Number(response.headers.get('kritikos-time')), sent, Date.now());
+    // What is no JSON was written by a proxy or a sign-in page of the network, not by the server.
+    answer = await response.json();
   } catch {
     throw new NoConnection();
   }
+  if (response.ok) return answer;
+  if (!isProblem(answer)) throw new NoConnection();
+  const after = Number(response.headers.get('retry-after') ?? NaN);
+  throw new ApiProblem(answer, Number.isFinite(after) ? after : null);
 }
 
-async function problemOf(response: Response): Promise<Problem> {
-  const problem: unknown = await response.json().catch(() => null);
-  return (
-    (problem as Problem | null) ?? {
-      type: 'urn:kritikos:problem:fault',
-      title: 'The server answered in a way that cannot be read',
-      status: response.status,
-    }
-  );
+function isProblem(answer: unknown): answer is Problem {
+  const type = (answer as { type?: unknown } | null)?.type;
+  return typeof type === 'string' && type.startsWith('urn:kritikos:problem:');
 }
 
 async function renewToken(): Promise<boolean> {
-  const response = await attempt('GET', '/session', '', undefined);
-  if (!response.ok) return false;
   const before = csrfToken;
-  csrfToken = ((await response.json()) as { csrfToken: string }).csrfToken;
+  csrfToken = ((await attempt('GET', '/session', '', undefined)) as Session).csrfToken;
   return csrfToken !== '' && csrfToken !== before;
 }
 

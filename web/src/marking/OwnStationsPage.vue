@@ -6,7 +6,7 @@ import { call, NoConnection } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
 import LoadState from '../shell/LoadState.vue';
 import { keepStations, keptStations } from './deviceStore.ts';
-import { offline, send, waiting } from './sending.ts';
+import { ofOthers, send, setAsideCount, stopped, waiting } from './sending.ts';
 
 const session = useSession();
 const { data, error, reload } = useLoaded(async () => {
@@ -28,8 +28,18 @@ watch(waiting, (left) => {
   if (left === 0) void reload();
 });
 
+const count = (n: number, whose = '') =>
+  n === 1 ? `1 mark${whose} waits` : `${n} marks${whose} wait`;
+const WHY = {
+  '': '',
+  offline: '; the server cannot be reached',
+  'signed out': '; you are signed out',
+  busy: '; the server is busy',
+};
+
 type OwnSheet = OwnStation['sheets'][number];
-const next = (station: OwnStation) => station.sheets.find((s) => !s.submittedAt);
+const next = (station: OwnStation) =>
+  station.sheets.find((s) => !s.submittedAt && (station.assigned || s.startedAt));
 const submitted = (station: OwnStation) => station.sheets.filter((s) => s.submittedAt).length;
 const stateOf = (sheet: OwnSheet) =>
   sheet.submittedAt ? 'submitted' : sheet.startedAt ? 'under way' : 'to mark';
@@ -42,9 +52,17 @@ const signOf = (sheet: OwnSheet) => (sheet.submittedAt ? '✓' : sheet.startedAt
     <p class="soft" role="status">
       {{
         waiting === 0
-          ? 'Everything marked on this device is saved.'
-          : `${waiting} marks wait on this device${offline ? '; the server cannot be reached' : ''}.`
+          ? 'Everything that you marked on this device is saved.'
+          : `${count(waiting)} on this device${WHY[stopped]}.`
       }}
+    </p>
+    <p v-if="setAsideCount > 0" role="alert">
+      <b>{{ count(setAsideCount) }} for your decision:</b> the server refused
+      {{ setAsideCount === 1 ? 'it' : 'them' }}. Open the sheet to do it again or to drop it.
+    </p>
+    <p v-if="ofOthers > 0" class="soft">
+      {{ count(ofOthers, ' of another examiner') }} on this device. They are sent when that examiner
+      signs in here.
     </p>
     <LoadState :error="error" :loading="!data" @retry="reload" />
     <p v-if="data?.length === 0" class="panel">
@@ -61,7 +79,7 @@ const signOf = (sheet: OwnSheet) => (sheet.submittedAt ? '✓' : sheet.startedAt
           </div>
         </div>
         <v-spacer />
-        <v-btn size="large" :to="`/stations/${station.stationId}/briefing`">
+        <v-btn v-if="station.assigned" size="large" :to="`/stations/${station.stationId}/briefing`">
           {{ station.briefingConfirmed ? 'Briefing' : 'Read the briefing' }}
         </v-btn>
         <v-btn
@@ -76,7 +94,10 @@ const signOf = (sheet: OwnSheet) => (sheet.submittedAt ? '✓' : sheet.startedAt
           {{ next(station)?.candidateNumber }}
         </v-btn>
       </div>
-      <p v-if="!station.markingOpen" class="soft">The lead has not opened marking.</p>
+      <p v-if="!station.assigned" class="soft">
+        The lead took you off this station. What you have begun can be finished here.
+      </p>
+      <p v-else-if="!station.markingOpen" class="soft">Marking is not open.</p>
       <div class="candidates">
         <router-link
           v-for="sheet in station.sheets"

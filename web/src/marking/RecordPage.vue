@@ -10,6 +10,26 @@ const props = defineProps<{ sheet: string }>();
 const { data, error, reload } = useLoaded(() =>
   call<SheetRecord>('GET', `/sheets/${props.sheet}/record`),
 );
+
+type Tap = SheetRecord['events'][number];
+const LATE = {
+  'after-submission': 'Late: the sheet was submitted.',
+  'other-version': 'Late: marked on another version of the checklist.',
+};
+
+/** What is out of the ordinary about a tap: long under way, or from a clock that was wrong. */
+function howItCame({ happenedAt, receivedAt, clockAhead }: Tap): string {
+  const underWay = Math.round((Date.parse(receivedAt) - Date.parse(happenedAt)) / 1000);
+  const off = Math.round(Math.abs(clockAhead) / 1000);
+  return [
+    underWay >= 60 ? `arrived at ${receivedAt.slice(11, 19)}` : '',
+    off >= 2
+      ? `clock of the device ${off} s ${clockAhead > 0 ? 'ahead' : 'behind'}, corrected`
+      : '',
+  ]
+    .filter(Boolean)
+    .join('; ');
+}
 </script>
 
 <template>
@@ -26,17 +46,23 @@ const { data, error, reload } = useLoaded(() =>
         <SheetReading :sheet="data.sheet" :differing="[]" />
         <section class="panel">
           <h2>Everything that was tapped</h2>
+          <p class="soft">By the clock of the server, in the order that counts.</p>
           <table class="ledger">
             <thead>
               <tr>
-                <th>At the device (UTC)</th>
+                <th class="number">Time (UTC)</th>
                 <th>What</th>
+                <th>How it came</th>
               </tr>
             </thead>
             <tbody>
-              <tr v-for="event in data.events" :key="event.id">
-                <td class="figures">{{ event.at.slice(11, 19) }}</td>
+              <tr v-for="event in data.events" :key="event.id" :class="{ late: event.late }">
+                <td class="number">{{ event.happenedAt.slice(11, 19) }}</td>
                 <td>{{ describeEvent(event.body, data.sheet.checklist.content) }}</td>
+                <td class="soft">
+                  <b v-if="event.late">{{ LATE[event.late] }}</b>
+                  {{ howItCame(event) }}
+                </td>
               </tr>
             </tbody>
           </table>
@@ -47,6 +73,9 @@ const { data, error, reload } = useLoaded(() =>
 </template>
 
 <style scoped>
+.late td {
+  border-left: 3px double var(--madder);
+}
 .columns {
   display: grid;
   grid-template-columns: 1fr 1fr;

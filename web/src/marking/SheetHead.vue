@@ -9,15 +9,22 @@ const props = defineProps<{
   remaining: number;
   running: boolean;
   waiting: number;
-  offline: boolean;
+  stopped: '' | 'offline' | 'signed out' | 'busy';
+  ofOthers: number;
   locked: boolean;
   safetyEvents: number;
 }>();
 defineEmits<{ clock: []; variant: [key: string]; safety: [] }>();
 
+const WHY = {
+  '': '',
+  offline: ', no network',
+  'signed out': ', signed out',
+  busy: ', server busy',
+};
 const saved = computed(() => {
   if (props.waiting === 0) return { sign: '✓', words: 'All saved' };
-  return { sign: '…', words: `${props.waiting} waiting${props.offline ? ', no network' : ''}` };
+  return { sign: '…', words: `${props.waiting} waiting${WHY[props.stopped]}` };
 });
 </script>
 
@@ -47,6 +54,7 @@ const saved = computed(() => {
     </label>
     <span class="saved figures" role="status" :class="{ open: waiting > 0 }">
       <b aria-hidden="true">{{ saved.sign }}</b> {{ saved.words }}
+      <small v-if="ofOthers > 0">{{ ofOthers }} of another examiner</small>
     </span>
     <button
       type="button"

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, toRef } from 'vue';
 import { useRouter } from 'vue-router';
+import { useSession } from '../accounts/session.ts';
 import LoadState from '../shell/LoadState.vue';
+import SetAside from './SetAside.vue';
 import { byPhase, inTwoColumns } from './phases.ts';
-import { offline, refusals, sendAgain, waiting } from './sending.ts';
+import { lateTaps, ofOthers, stopped, troubles, waiting } from './sending.ts';
 import { HOWS } from './how.ts';
 import type { How } from './how.ts';
 import SheetFoot from './SheetFoot.vue';
@@ -17,7 +19,8 @@ import { useSheetKeys } from './useSheetKeys.ts';
 
 const props = defineProps<{ sheet: string }>();
 const router = useRouter();
-const own = useSheet(props.sheet);
+const session = useSession();
+const own = useSheet(props.sheet, session.account?.id ?? '');
 const { state, items, marks, unmarked } = own;
 const minutes = computed(() => own.sheet.value?.minutes ?? 0);
 const countdown = useCountdown(state, toRef(minutes));
@@ -35,7 +38,8 @@ const gradeOpen = computed(
   () => unmarked.value.length === 0 || reviewed.value || (state.value?.safetyEvents ?? 0) > 0,
 );
 const reviewed = ref(false);
-const refusal = computed(() => refusals.value[props.sheet]);
+const trouble = computed(() => troubles.value[props.sheet] ?? '');
+const late = computed(() => lateTaps.value[props.sheet] ?? 0);
 
 function goTo(next: number) {
   current.value = Math.max(0, Math.min(ordered.value.length - 1, next));
@@ -137,22 +141,35 @@ useSheetKeys({
         :remaining="countdown.remaining.value"
         :running="countdown.running.value"
         :waiting="waiting"
-        :offline="offline"
+        :stopped="stopped"
+        :of-others="ofOthers"
         :locked="locked"
         :safety-events="state.safetyEvents"
         @clock="toggleClock"
         @variant="own.setVariant"
         @safety="recordSafety"
       />
-      <div v-if="refusal" class="refusal" role="alert">
-        {{ refusal.message }} The marks are kept on this device.
-        <router-link v-if="refusal.type === 'not-signed-in'" :to="`/sign-in?then=/sheets/${sheet}`">
-          Sign in
-        </router-link>
-        <button class="linkish" type="button" @click="own.load().then(() => sendAgain(sheet))">
-          Reload the sheet and send again
-        </button>
+      <div v-if="stopped === 'signed out'" class="notice" role="alert">
+        You are not signed in as {{ own.sheet.value.examiner }}. The marks are kept on this device
+        and are sent as soon as you are.
+        <router-link :to="`/sign-in?then=/sheets/${sheet}`">Sign in</router-link>
       </div>
+      <div v-else-if="trouble" class="notice" role="alert">
+        {{ trouble }} The marks are kept on this device; they are sent again by themselves.
+      </div>
+      <div v-if="late > 0" class="notice" role="alert">
+        {{ late === 1 ? 'One mark' : `${late} marks` }} came after this sheet was submitted, perhaps
+        on another tablet. {{ late === 1 ? 'It is' : 'They are' }} kept as late, and the lead sees
+        {{ late === 1 ? 'it' : 'them' }}; what was submitted stands.
+      </div>
+      <SetAside
+        v-if="own.refused.value.length > 0"
+        :taps="own.refused.value"
+        :content="own.sheet.value.checklist.content"
+        :submitting="locked"
+        @again="own.doAgain"
+        @drop="own.drop"
+      />
 
       <div class="body">
         <div v-for="(column, side) in columns" :key="side" class="column">
@@ -177,7 +194,7 @@ useSheetKeys({
           :state="state"
           :locked="locked"
           @fault="own.toggleFault"
-          @comment="own.happen({ type: 'comment', text: $event })"
+          @comment="own.comment"
         />
       </div>
 
@@ -238,7 +255,7 @@ useSheetKeys({
   padding: 4px 4px 0;
   border-bottom: 1.5px solid var(--ink);
 }
-.refusal {
+.notice {
   padding: 4px 14px;
   background: var(--sheet);
   border: 1.5px solid var(--madder);

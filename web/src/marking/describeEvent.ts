@@ -41,6 +41,8 @@ export function describeEvent(body: EventBody, content: ChecklistContent): strin
       return `Clock ${body.running ? 'started' : 'stopped'} at ${Math.round(body.remaining)} s left`;
     case 'safety':
       return `Safety stop. ${body.note}`;
+    case 'dropped':
+      return `Refused and dropped: ${body.what}. Why: ${body.why}`;
     case 'submit':
       return 'Submitted';
   }

@@ -2,6 +2,7 @@ import type { SheetState } from '@kritikos/contracts/marking';
 import { useNow } from '@vueuse/core';
 import { computed } from 'vue';
 import type { Ref } from 'vue';
+import { clockAhead } from '../http/serverClock.ts';
 
 /** Seconds left at this station, counted from the clock events of the sheet; negative in overtime. */
 export function useCountdown(state: Ref<SheetState | null>, minutes: Ref<number>) {
@@ -10,7 +11,8 @@ export function useCountdown(state: Ref<SheetState | null>, minutes: Ref<number>
     const clock = state.value?.clock;
     if (!clock) return 60 * minutes.value;
     if (!clock.running) return clock.remaining;
-    return clock.remaining - Math.max(0, now.value.getTime() - Date.parse(clock.since)) / 1000;
+    const passed = now.value.getTime() - clockAhead.value - Date.parse(clock.since);
+    return clock.remaining - Math.max(0, passed) / 1000;
   });
   const running = computed(() => state.value?.clock?.running ?? false);
   const shown = computed(() => {

@@ -1,11 +1,20 @@
-import type { EventBody, Sheet, SheetMark, SheetState } from '@kritikos/contracts/marking';
+import type {
+  EventBody,
+  MarkEvent,
+  Sheet,
+  SheetMark,
+  SheetState,
+} from '@kritikos/contracts/marking';
+import { afterEvent } from '@kritikos/core/marking/sheetState';
 import { belongsToVariant } from '@kritikos/core/scoring/checklist';
 import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
-import { afterEvent } from '@kritikos/core/marking/sheetState';
-import { computed, ref, shallowRef } from 'vue';
+import { v7 as newId } from 'uuid';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { call, messageOf, NoConnection } from '../http/api.ts';
-import { fold, keepEvent, keepSheet, keptSheet, waitingEvents } from './deviceStore.ts';
-import { send, sendWhenKept } from './sending.ts';
+import { clockAhead, correctedNow } from '../http/serverClock.ts';
+import { doAgain, drop, fold, keepSheet, keepTap, keptSheet } from './deviceStore.ts';
+import type { WaitingTap } from './deviceStore.ts';
+import { changes, send, sendWhenKept } from './sending.ts';
 
 export type MarkChange = Partial<Pick<SheetMark, 'value' | 'observation' | 'manner' | 'prompted'>>;
 
@@ -20,40 +29,74 @@ const BLANK: Pick<SheetMark, 'value' | 'observation' | 'manner' | 'prompted'> = 
  * The sheet under the examiner's hand: what is on it, and one function a kind of tap. A tap is on
  * the screen at once, on the device a moment later, and at the server when the network allows.
  */
-export function useSheet(id: string) {
+export function useSheet(id: string, account: string) {
+  const owner = { account, sheetId: id };
   const sheet = shallowRef<Sheet | null>(null);
   const state = shallowRef<SheetState | null>(null);
   const error = ref('');
   const undoable = ref<EventBody[]>([]);
+  /** Taps that the server refused, with its reason, until they are done again or dropped. */
+  const refused = shallowRef<WaitingTap[]>([]);
+  /** Taps on the screen that are not on the device yet. */
+  let inHand: MarkEvent[] = [];
   let keeping: Promise<unknown> = Promise.resolve();
 
   async function load(): Promise<void> {
+    error.value = '';
     try {
-      const fetched = await call<Sheet>('GET', `/sheets/${id}`);
-      await keepSheet(fetched);
-      sheet.value = fetched;
+      await keepSheet(account, await call<Sheet>('GET', `/sheets/${id}`));
     } catch (thrown) {
-      const kept = thrown instanceof NoConnection ? await keptSheet(id) : undefined;
-      if (!kept) {
+      if (!(thrown instanceof NoConnection) || !(await keptSheet(owner))) {
         error.value = messageOf(thrown);
         return;
       }
-      sheet.value = kept;
     }
-    state.value = fold(sheet.value.state, await waitingEvents(id));
+    await show();
     void send();
   }
 
+  /** Shows what is known: the sheet as the server told it, the waiting taps, and those in hand. */
+  async function show(): Promise<void> {
+    const known = await keptSheet(owner);
+    if (!known) return;
+    const stored = new Set(known.taps.map((tap) => tap.id));
+    sheet.value = known.sheet;
+    refused.value = known.taps.filter((tap) => tap.refused !== undefined);
+    const all = [...known.taps, ...inHand.filter((tap) => !stored.has(tap.id))];
+    state.value = fold(known.sheet, all);
+  }
+  watch(
+    () => changes.value[id],
+    () => void load(),
+  );
+
   /** Every change goes through here: screen, device, server, in this order. */
   function happen(body: EventBody): void {
-    if (!state.value || state.value.submittedAt) return;
-    const at = new Date().toISOString();
-    state.value = afterEvent(state.value, body, at);
-    const kept = keeping.then(() => keepEvent(id, body, at));
-    keeping = kept;
-    sendWhenKept(kept).catch((thrown: unknown) => {
-      error.value = `This device cannot keep marks: ${messageOf(thrown)} Use another device, or paper.`;
-    });
+    const version = sheet.value?.checklist.id;
+    if (!state.value || !version || state.value.submittedAt) return;
+    const now = correctedNow();
+    const tap: MarkEvent = {
+      id: newId(),
+      device: 'in hand',
+      sequence: 0,
+      at: new Date(now + clockAhead.value).toISOString(),
+      clockAhead: clockAhead.value,
+      checklistVersionId: version,
+      body,
+    };
+    inHand.push(tap);
+    state.value = afterEvent(state.value, body, new Date(now).toISOString());
+    const keep = () => keepTap(owner, version, body, tap.id);
+    // A write that fails is tried once more, and never silences the taps after it.
+    const kept = keeping.then(() => keep().catch(keep));
+    keeping = kept.catch(() => undefined);
+    kept
+      .finally(() => (inHand = inHand.filter((t) => t !== tap)))
+      .catch(async (thrown: unknown) => {
+        error.value = `This device could not keep the last tap, so it is off the screen again: ${messageOf(thrown)} Tap again; if that fails too, use another device, or paper.`;
+        await show();
+      });
+    sendWhenKept(kept).catch(() => undefined); // said above
   }
 
   function withUndo(body: EventBody, back: EventBody): void {
@@ -105,6 +148,17 @@ export function useSheet(id: string) {
     happen(back);
   }
 
+  /** What is pasted can hold characters that no paper has; a line break of another kind is one. */
+  function comment(text: string): void {
+    happen({ type: 'comment', text: withoutControls(text) });
+  }
+
+  async function afterwards(change: Promise<void>): Promise<void> {
+    await change;
+    await show();
+    void sendWhenKept(Promise.resolve());
+  }
+
   return {
     sheet,
     state,
@@ -113,17 +167,21 @@ export function useSheet(id: string) {
     marks,
     unmarked,
     undoable,
+    refused,
     load,
     mark,
     clear,
     toggleFault,
     undo,
     happen,
+    comment,
     setVariant: (variant: string) => {
       const now = state.value?.variant;
       if (now && now !== variant)
         withUndo({ type: 'variant', variant }, { type: 'variant', variant: now });
     },
+    doAgain: (tap: WaitingTap) => afterwards(doAgain(owner, tap)),
+    drop: (tap: WaitingTap, what: string, why: string) => afterwards(drop(owner, tap, what, why)),
     /** Resolves when everything tapped so far is on the device. */
     settled: () => keeping,
   };
@@ -132,4 +190,8 @@ export function useSheet(id: string) {
 function restoring(mark: SheetMark): EventBody {
   const { item, value, observation, manner, prompted } = mark;
   return { type: 'mark', item, value, observation, manner, prompted };
+}
+
+function withoutControls(text: string): string {
+  return text.replace(/[\v\f]/g, '\n').replace(/(?![\t\n\r\u0080-\u009f])\p{Cc}/gu, '');
 }

@@ -6,6 +6,7 @@ import { aliases, mdi } from 'vuetify/iconsets/mdi-svg';
 export const vuetify = createVuetify({
   icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
   theme: {
+    cspNonce: document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce ?? '',
     defaultTheme: 'paper',
     themes: {
       paper: {

@@ -1,0 +1,21 @@
+/** What the operating system says of a server that does not answer. */
+const NO_CONNECTION = ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'EHOSTUNREACH'];
+
+/**
+ * True where an error says that the database is not there now, rather than that something was
+ * wrong with what was asked: SQLSTATE class 08 and 57P (PostgreSQL, appendix A), too many
+ * connections, a pool with none left, or a connection that broke.
+ */
+export function isDatabaseAway(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  const { code = '', errors } = error as { code?: string; errors?: unknown[] };
+  return (
+    /^(08...|57P0[1-5]|53300)$/.test(code) ||
+    NO_CONNECTION.includes(code) ||
+    error.name === 'KnexTimeoutError' ||
+    /^(Connection terminated|Connection ended|timeout expired|timeout exceeded when trying to connect)/.test(
+      error.message,
+    ) ||
+    (errors ?? []).some(isDatabaseAway)
+  );
+}

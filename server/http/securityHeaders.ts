@@ -1,0 +1,60 @@
+import { randomBytes } from 'node:crypto';
+import type { RequestHandler } from 'express';
+import helmet from 'helmet';
+
+/** What a practical examination has no use for, no script of this page may ask the device for. */
+const UNUSED = [
+  'accelerometer',
+  'autoplay',
+  'bluetooth',
+  'camera',
+  'display-capture',
+  'geolocation',
+  'gyroscope',
+  'hid',
+  'magnetometer',
+  'microphone',
+  'midi',
+  'payment',
+  'serial',
+  'usb',
+];
+
+/**
+ * The headers of every answer. Styles come from here or carry the nonce of their page, because
+ * Vuetify writes its theme into a style element; scripts and fonts come from here only.
+ */
+export function securityHeaders(hstsSeconds: number): RequestHandler[] {
+  const nonce: RequestHandler = (_request, response, next) => {
+    response.locals.nonce = randomBytes(16).toString('base64');
+    next();
+  };
+  const permissions: RequestHandler = (_request, response, next) => {
+    response.setHeader('permissions-policy', UNUSED.map((name) => `${name}=()`).join(', '));
+    next();
+  };
+  const others = helmet({
+    contentSecurityPolicy: {
+      directives: {
+        styleSrc: [
+          "'self'",
+          (_request, response) =>
+            `'nonce-${(response as unknown as { locals: { nonce: string } }).locals.nonce}'`,
+        ],
+        fontSrc: ["'self'"],
+        // The server speaks plain HTTP on loopback; a proxy in front adds TLS.
+        upgradeInsecureRequests: null,
+      },
+    },
+    strictTransportSecurity: hstsSeconds > 0 ? { maxAge: hstsSeconds } : false,
+  });
+  return [nonce, others, permissions];
+}
+
+/** Answers of the API are about people; no cache on the way or in the browser keeps them. */
+export const keepNowhere: RequestHandler = (_request, response, next) => {
+  response.setHeader('cache-control', 'no-store');
+  // Devices measure from this how far their clocks are off.
+  response.setHeader('kritikos-time', String(Date.now()));
+  next();
+};
