@@ -1,41 +1,68 @@
-// npm start: from an empty machine to the application in a browser.
+// npm start: from an empty machine to the application in a browser, and watching over it.
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { ensureWebBuild } from './build.mjs';
 import { ensurePackages } from './packages.mjs';
 import { dataFolder, freePort, startPostgres } from './postgres.mjs';
 import { root } from './root.mjs';
+import { holdFolder } from './holdFolder.mjs';
+
+const WATCH_EVERY = 2_000;
+/** A server that ends sooner than this did not start; starting it again and again helps nobody. */
+const SHORTEST_LIFE = 10_000;
+const LONGEST_STOP = 10_000;
 
 const empty = process.argv.includes('--empty');
-const lock = join(dataFolder(), 'running');
+let folder;
 let postgres;
 let server;
 let stopping = false;
+let started = 0;
 
 async function main() {
-  refuseSecondStart();
+  const own = !process.env.DATABASE_URL;
+  if (own) folder = holdFolder(dataFolder());
   ensurePackages();
-  if (!process.env.DATABASE_URL) {
-    postgres = await startPostgres('work');
-    writeFileSync(lock, String(process.pid));
-  }
+  if (own) postgres = await startPostgres('work');
   ensureWebBuild();
   if (stopping) return;
   const port = process.env.PORT ?? String(await freePort(4747).catch(() => freePort()));
   const url = process.env.DATABASE_URL ?? databaseNamed(empty ? 'kritikos' : 'kritikos_demo');
+  run({
+    ...process.env,
+    NODE_ENV: 'production',
+    DATABASE_URL: url,
+    PORT: port,
+    // People with a published password only ever come into a database of our own making.
+    KRITIKOS_DEMO: own && !empty ? '1' : '',
+  });
+  if (own) setInterval(watchDatabase, WATCH_EVERY);
+}
+
+/** Starts the server; where it falls over after having run, starts it again. */
+function run(env) {
+  started = Date.now();
   server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
     cwd: root,
-    stdio: ['ignore', 'inherit', 'inherit'],
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      DATABASE_URL: url,
-      PORT: port,
-      KRITIKOS_DEMO: empty ? '' : '1',
-    },
+    // The fourth stream tells the server when this process is gone, however it went.
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+    env,
   });
-  server.once('exit', (code) => stop(stopping ? 0 : (code ?? 1)));
+  server.once('exit', (code) => {
+    if (stopping) return end(0);
+    if (Date.now() - started < SHORTEST_LIFE) return stop(code ?? 1);
+    console.error(`The server ended (${code ?? 'killed'}); it is started again.`);
+    run(env);
+  });
+}
+
+function watchDatabase() {
+  if (stopping || postgres.isRunning()) return;
+  console.error('The database stopped; it is started again.');
+  try {
+    postgres.startAgain();
+  } catch (error) {
+    console.error(error.message);
+  }
 }
 
 function databaseNamed(name) {
@@ -44,31 +71,19 @@ function databaseNamed(name) {
   return url.href;
 }
 
-/** Two starts from one checkout would share a database, and the first to end would stop it. */
-function refuseSecondStart() {
-  mkdirSync(dataFolder(), { recursive: true });
-  if (process.env.DATABASE_URL || !existsSync(lock)) return;
-  const pid = Number(readFileSync(lock, 'utf8'));
-  try {
-    process.kill(pid, 0);
-  } catch {
-    return;
-  }
-  throw new Error(
-    `Kritikos is running already from this folder (process ${pid}). Stop that one first.`,
-  );
-}
-
 function stop(code) {
   stopping = true;
   if (server && server.exitCode === null && server.signalCode === null) {
-    server.kill('SIGTERM');
-    return; // its exit comes back here
+    server.kill('SIGTERM'); // its exit comes back to end
+    setTimeout(() => server.kill('SIGKILL'), LONGEST_STOP).unref();
+    return;
   }
-  if (postgres) {
-    postgres.stop();
-    rmSync(lock, { force: true });
-  }
+  end(code);
+}
+
+function end(code) {
+  postgres?.stop();
+  folder?.release();
   process.exit(code);
 }
 

@@ -16,6 +16,8 @@ import type { Settings } from './settings.ts';
 /** A request that has not arrived after this long is given up; a slow line must not hold a socket. */
 const REQUEST_MILLISECONDS = 30_000;
 const HEADER_MILLISECONDS = 10_000;
+/** Longer than the minute after which proxies and tablets drop a connection, so that they do it first. */
+const KEEP_ALIVE_MILLISECONDS = 75_000;
 /** Requests in flight may finish for this long when the server is told to stop. */
 const GRACE_MILLISECONDS = 7_000;
 const SEAL_EVERY_MILLISECONDS = 2_000;
@@ -37,6 +39,7 @@ async function start(): Promise<void> {
   const server = app.listen(settings.PORT, settings.HOST);
   server.requestTimeout = REQUEST_MILLISECONDS;
   server.headersTimeout = HEADER_MILLISECONDS;
+  server.keepAliveTimeout = KEEP_ALIVE_MILLISECONDS;
   await new Promise<void>((resolve, reject) => {
     server.once('listening', resolve).once('error', reject);
   });

@@ -1,25 +1,67 @@
-import type { OwnStation, Sheet } from '@kritikos/contracts/marking';
-import { spawn } from 'node:child_process';
-import { Agent, request } from 'node:http';
-import { randomUUID } from 'node:crypto';
 import { createAccount, createFirstLead } from '../../server/accounts/service.ts';
 import { newestVersions } from '../../server/checklists/repository.ts';
 import { offerCatalogue } from '../../server/checklists/service.ts';
 import { prepareDatabase } from '../../server/db/database.ts';
+import type { Database } from '../../server/db/database.ts';
 import * as examinations from '../../server/examinations/service.ts';
+import { newId } from '../../server/http/newId.ts';
+import { Device } from './device.ts';
 import { quantile, report } from './report.ts';
+import { pause, withServer } from './servers.ts';
 
-const EXAMINERS = 100;
-const TAPS_EACH = 40;
-/** A quick examiner taps about every one and a half seconds. */
-const THINKING = 1500;
-const PASSWORD = 'bench-password-only';
+const STATIONS = 100;
+const EXAMINERS_EACH = 5;
+/** A tap a second is faster than any examiner taps for long. */
+const BETWEEN_TAPS = 1000;
+const SECONDS = 20;
+const AT_ONCE = 50;
+const PASSWORD = 'bench couch lantern';
+const PORT = 4890;
 
-/** A hundred examiners marking at once against a server process of its own, events on disk. */
+/**
+ * Five hundred examiners marking at once, a tap a second each, and as fast as the server goes;
+ * that beside a bare route of the same kind, in turns, events on disk in both.
+ */
 export async function benchMarking(): Promise<void> {
   const url = new URL(process.env.BENCH_DATABASE_URL ?? '');
   url.pathname = `/bench_${Date.now()}`;
-  const db = await prepareDatabase(url.href);
+  const emails = await prepareBench(url.href);
+  const environment = { DATABASE_URL: url.href, KRITIKOS_DEMO: '' };
+  await withServer('server/main.ts', PORT, environment, () =>
+    withServer('scripts/bench/bareServer.ts', PORT + 1, environment, async () => {
+      const devices: Device[] = [];
+      for (const email of emails) {
+        const device = new Device(PORT);
+        await device.signIn(email, PASSWORD);
+        devices.push(device);
+      }
+      const plain = devices.map(() => new Device(PORT + 1));
+      await flood(devices, (device) => device.tap(), 2);
+      await flood(plain, (device) => device.bare(), 2);
+      const rates = { taps: [] as number[], bare: [] as number[] };
+      for (let round = 0; round < 4; round++) {
+        rates.taps.push(await flood(devices, (device) => device.tap(), 4));
+        rates.bare.push(await flood(plain, (device) => device.bare(), 4));
+      }
+      const [taps, bare] = [quantile(rates.taps, 0.5), quantile(rates.bare, 0.5)];
+      console.log(
+        `marking: ${taps.toFixed(0)} taps a second beside ${bare.toFixed(0)} rows of the bare route`,
+      );
+      report('a bare route over the rate of taps, 2 promised', bare / taps, 2, '');
+
+      const times = (await Promise.all(devices.map(tapSteadily))).flat();
+      console.log(
+        `marking: ${times.length} taps by ${devices.length} examiners, one a second each`,
+      );
+      report('a tap is answered, median', quantile(times, 0.5), 20, 'ms');
+      report('a tap is answered, 99th percentile', quantile(times, 0.99), 80, 'ms');
+    }),
+  );
+}
+
+/** An examination with a sheet for every examiner; answers with their addresses. */
+async function prepareBench(url: string): Promise<string[]> {
+  const db = await prepareDatabase(url);
   await offerCatalogue(db);
   const lead = await createFirstLead(db, {
     email: 'lead@bench.example',
@@ -32,145 +74,75 @@ export async function benchMarking(): Promise<void> {
     lead,
   );
   const [checklist] = await newestVersions(db);
-  const csv = ['number,name', ...Array.from({ length: 5 }, (_, i) => `${i + 1},Name ${i + 1}`)];
-  await examinations.importCandidates(db, id, csv.join('\n'), lead);
-  for (let i = 0; i < EXAMINERS; i++) {
-    const examiner = await createAccount(
-      db,
-      { email: `e${i}@bench.example`, name: `E ${i}`, password: PASSWORD },
-      'examiner',
-      lead,
-    );
+  await examinations.importCandidates(db, id, 'number,name\n1,Name 1', lead);
+  const emails: string[] = [];
+  for (let station = 0; station < STATIONS; station++) {
+    const wanted = { title: `S ${station}`, minutes: 8, checklistVersionId: checklist?.versionId };
     const { stationList } = await examinations.addStation(
       db,
       id,
-      { title: `S ${i}`, minutes: 8, checklistVersionId: checklist?.versionId ?? '' },
+      { ...wanted, checklistVersionId: wanted.checklistVersionId ?? '' },
       lead,
     );
-    await examinations.assignExaminers(
-      db,
-      stationList.at(-1)?.id ?? '',
-      { examiners: [{ accountId: examiner.id, every: 1 }] },
-      lead,
-    );
+    const examiners = [];
+    for (let i = 0; i < EXAMINERS_EACH; i++) {
+      const email = `e${station}-${i}@bench.example`;
+      emails.push(email);
+      examiners.push({ accountId: await copyAccount(db, email), every: 1 });
+    }
+    await examinations.assignExaminers(db, stationList.at(-1)?.id ?? '', { examiners }, lead);
   }
   await examinations.planSheets(db, id, lead);
   await examinations.setMarkingOpen(db, id, true, lead);
   await db.destroy();
+  return emails;
+}
 
-  const port = 4890;
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      DATABASE_URL: url.href,
-      PORT: String(port),
-      KRITIKOS_DEMO: '',
-    },
-    stdio: 'ignore',
-  });
-  try {
-    await untilUp(port);
-    const devices: Device[] = [];
-    for (let i = 0; i < EXAMINERS; i++) devices.push(await openDevice(port, `e${i}@bench.example`));
-    const times = (await Promise.all(devices.map((device) => tapAway(device)))).flat();
-    console.log(
-      `marking: ${times.length} marks by ${EXAMINERS} examiners at once, a tap every ${THINKING} ms each`,
-    );
-    report('a mark is acknowledged, median', quantile(times, 0.5), 20, 'ms');
-    report('a mark is acknowledged, 99th percentile', quantile(times, 0.99), 60, 'ms');
-  } finally {
-    server.kill('SIGTERM');
-    await new Promise((resolve) => server.once('exit', resolve));
+let passwordHash = '';
+
+/** An examiner with the password of the others: five hundred slow hashes are no part of this. */
+async function copyAccount(db: Database, email: string): Promise<string> {
+  if (passwordHash === '') {
+    const person = { email, name: 'Examiner', password: PASSWORD };
+    const { id } = await createAccount(db, person, 'examiner', null);
+    passwordHash = (await db('account').where({ id }).first('password_hash')).password_hash;
+    return id;
   }
+  const id = newId();
+  const role = 'examiner';
+  await db('account').insert({ id, email, name: 'Examiner', role, password_hash: passwordHash });
+  return id;
 }
 
-interface Device {
-  readonly send: <T>(method: string, path: string, body?: unknown) => Promise<T>;
-  readonly sheet: Sheet;
+/** As many as can be answered, so many at once, from one device after the other: the number a second. */
+async function flood(
+  devices: readonly Device[],
+  act: (device: Device) => Promise<void>,
+  seconds: number,
+): Promise<number> {
+  const until = performance.now() + 1000 * seconds;
+  let answered = 0;
+  await Promise.all(
+    Array.from({ length: AT_ONCE }, async (_, first) => {
+      for (let i = first; performance.now() < until; i = (i + AT_ONCE) % devices.length) {
+        await act(devices[i] as Device);
+        answered++;
+      }
+    }),
+  );
+  return answered / seconds;
 }
 
-async function openDevice(port: number, email: string): Promise<Device> {
-  const agent = new Agent({ keepAlive: true });
-  let cookie = '';
-  let token = '';
-  const send = <T>(method: string, path: string, body?: unknown): Promise<T> =>
-    new Promise((resolve, reject) => {
-      const payload = body === undefined ? undefined : JSON.stringify(body);
-      const headers = {
-        cookie,
-        'x-csrf-token': token,
-        ...(payload === undefined
-          ? {}
-          : { 'content-type': 'application/json', 'content-length': Buffer.byteLength(payload) }),
-      };
-      const call = request(
-        { port, host: '127.0.0.1', method, path: `/api${path}`, agent, headers },
-        (response) => {
-          let text = '';
-          response.on('data', (chunk) => (text += chunk));
-          response.on('end', () => {
-            cookie = response.headers['set-cookie']?.[0]?.split(';')[0] ?? cookie;
-            if ((response.statusCode ?? 500) >= 400) reject(new Error(text));
-            else resolve(JSON.parse(text) as T);
-          });
-        },
-      );
-      call.on('error', reject);
-      call.end(payload);
-    });
-  token = (await send<{ csrfToken: string }>('POST', '/session', { email, password: PASSWORD }))
-    .csrfToken;
-  const [station] = await send<OwnStation[]>('GET', '/own/stations');
-  const sheet = await send<Sheet>('GET', `/sheets/${station?.sheets[0]?.id}`);
-  return { send, sheet };
-}
-
-async function tapAway({ send, sheet }: Device): Promise<number[]> {
+async function tapSteadily(device: Device): Promise<number[]> {
   const times: number[] = [];
-  const items = sheet.checklist.content.items.filter((item) => item.kind === 'done');
-  const device = randomUUID();
-  await pause(Math.random() * THINKING);
-  for (let sequence = 0; sequence < TAPS_EACH; sequence++) {
-    const item = items[sequence % items.length]?.key ?? '';
-    const body = {
-      type: 'mark',
-      item,
-      value: sequence % 2,
-      observation: 'observed',
-      manner: 'done',
-      prompted: false,
-    };
-    const event = {
-      id: randomUUID(),
-      device,
-      sequence,
-      at: new Date().toISOString(),
-      clockAhead: 0,
-      checklistVersionId: sheet.checklist.id,
-      body,
-    };
+  await pause(Math.random() * BETWEEN_TAPS);
+  for (let i = 0; i < SECONDS; i++) {
+    const due = performance.now() + BETWEEN_TAPS;
     const started = performance.now();
-    await send('POST', `/sheets/${sheet.id}/events`, { account, events: [event] });
+    await device.tap();
     // The first taps warm the connections and the server's code.
-    if (sequence >= 3) times.push(performance.now() - started);
-    await pause(THINKING * (0.5 + Math.random()));
+    if (i >= 2) times.push(performance.now() - started);
+    await pause(Math.max(0, due - performance.now()));
   }
   return times;
-}
-
-function pause(milliseconds: number): Promise<void> {
-  return new Promise((resolve) => setTimeout(resolve, milliseconds));
-}
-
-export async function untilUp(port: number): Promise<void> {
-  for (let i = 0; i < 600; i++) {
-    const up = await fetch(`http://127.0.0.1:${port}/api/session`).then(
-      (r) => r.ok,
-      () => false,
-    );
-    if (up) return;
-    await pause(100);
-  }
-  throw new Error('The server for the bench did not start.');
 }

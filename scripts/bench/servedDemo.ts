@@ -2,7 +2,7 @@ import { chromium } from '@playwright/test';
 import type { BrowserContext } from '@playwright/test';
 import { spawn } from 'node:child_process';
 import { DEMO_PASSWORD, EXAMINERS } from '../../server/demo/people.ts';
-import { untilUp } from './marking.ts';
+import { untilUp } from './servers.ts';
 
 /** The built product on demo data of its own, and a browser in which an examiner has signed in. */
 export async function inServedDemo(

@@ -49,12 +49,12 @@ export async function signOut(db: Database, account: Account): Promise<void> {
   await recordAction(db, { accountId: account.id, action: 'signed out', subject: account.id });
 }
 
-function refuseEasyPassword(
+async function refuseEasyPassword(
   password: string,
   field: string,
   person: Pick<Account, 'email' | 'name'>,
-) {
-  const why = whyTooEasy(password, [person.email, ...person.name.split(/\s+/)]);
+): Promise<void> {
+  const why = await whyTooEasy(password, [person.email, ...person.name.split(/\s+/)]);
   if (why) throw invalid([{ pointer: `/${field}`, detail: why }]);
 }
 
@@ -62,7 +62,7 @@ function refuseEasyPassword(
 export async function createFirstLead(db: Database, person: NewAccount): Promise<Account> {
   // Once there is somebody, asking again costs no more than looking.
   if (await accounts.hasAnyAccount(db)) throw madeAlready();
-  refuseEasyPassword(person.password, 'password', person);
+  await refuseEasyPassword(person.password, 'password', person);
   const passwordHash = await hash(person.password, ARGON2ID);
   return db.transaction(async (trx) => {
     await trx.raw('lock table account in share row exclusive mode');
@@ -88,7 +88,7 @@ export async function createAccount(
   if (await accounts.findCredentials(db, person.email)) {
     throw invalid([{ pointer: '/email', detail: 'has an account already' }]);
   }
-  refuseEasyPassword(person.password, 'password', person);
+  await refuseEasyPassword(person.password, 'password', person);
   const passwordHash = await hash(person.password, ARGON2ID);
   return db.transaction((trx) => store(trx, person, role, passwordHash, by?.id ?? null));
 }
@@ -117,7 +117,7 @@ export async function changePassword(
     throw invalid([{ pointer: '/current', detail: 'is not your present password' }]);
   }
   await takeBack();
-  refuseEasyPassword(change.next, 'next', account);
+  await refuseEasyPassword(change.next, 'next', account);
   const passwordHash = await hash(change.next, ARGON2ID);
   await db.transaction(async (trx) => {
     await accounts.updatePassword(trx, account.id, passwordHash);

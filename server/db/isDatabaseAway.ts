@@ -16,6 +16,8 @@ export function isDatabaseAway(error: unknown): boolean {
     /^(Connection terminated|Connection ended|timeout expired|timeout exceeded when trying to connect)/.test(
       error.message,
     ) ||
+    // 55000 is any object in a wrong state; this one is a database closed for maintenance.
+    (code === '55000' && error.message.includes('accepting connections')) ||
     (errors ?? []).some(isDatabaseAway)
   );
 }

@@ -4,13 +4,14 @@ import type { Express } from 'express';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Database } from '../db/database.ts';
+import { tapLine } from '../marking/tapLine.ts';
 import { routes } from '../routes.ts';
 import type { Settings } from '../settings.ts';
 import { answer } from './answer.ts';
 import { problems } from './asProblem.ts';
 import { notFound } from './problems.ts';
 import { readBody } from './readBody.ts';
-import { keepNowhere, securityHeaders } from './securityHeaders.ts';
+import { apiHeaders, pageHeaders } from './securityHeaders.ts';
 import { refuseForgeries, sessions } from './session.ts';
 import { webApplication } from './webApplication.ts';
 
@@ -25,11 +26,10 @@ export async function application(
   app.disable('x-powered-by');
   app.disable('etag');
   app.set('trust proxy', settings.TRUSTED_PROXIES);
-  app.use(...securityHeaders(settings.HSTS_SECONDS));
-  if (webFolder && existsSync(webFolder)) app.use(webApplication(webFolder));
-  app.use(pinoHttp({ logger, autoLogging: false }));
   const api = express.Router();
-  api.use(keepNowhere);
+  api.use(apiHeaders(settings.HSTS_SECONDS));
+  api.use(tapLine(db));
+  api.use(pinoHttp({ logger, autoLogging: false }));
   api.use(await sessions(db));
   api.use(refuseForgeries);
   api.use(...readBody);
@@ -38,6 +38,8 @@ export async function application(
     throw notFound('address');
   });
   app.use('/api', api);
+  app.use(...pageHeaders(settings.HSTS_SECONDS));
+  if (webFolder && existsSync(webFolder)) app.use(webApplication(webFolder));
   app.use(problems(logger));
   return app;
 }

@@ -21,10 +21,10 @@ const UNUSED = [
 ];
 
 /**
- * The headers of every answer. Styles come from here or carry the nonce of their page, because
+ * The headers of every page and file. Styles come from here or carry the nonce of their page, because
  * Vuetify writes its theme into a style element; scripts and fonts come from here only.
  */
-export function securityHeaders(hstsSeconds: number): RequestHandler[] {
+export function pageHeaders(hstsSeconds: number): RequestHandler[] {
   const nonce: RequestHandler = (_request, response, next) => {
     response.locals.nonce = randomBytes(16).toString('base64');
     next();
@@ -51,10 +51,27 @@ export function securityHeaders(hstsSeconds: number): RequestHandler[] {
   return [nonce, others, permissions];
 }
 
-/** Answers of the API are about people; no cache on the way or in the browser keeps them. */
-export const keepNowhere: RequestHandler = (_request, response, next) => {
-  response.setHeader('cache-control', 'no-store');
-  // Devices measure from this how far their clocks are off.
-  response.setHeader('kritikos-time', String(Date.now()));
-  next();
-};
+/**
+ * The headers of every answer of the API. They are about people: no cache on the way or in the
+ * browser keeps them, and nothing in them is ever run or shown as a page.
+ */
+export function apiHeaders(hstsSeconds: number): RequestHandler {
+  const headers = new Map([
+    ['cache-control', 'no-store'],
+    ['content-security-policy', "default-src 'none'; frame-ancestors 'none'"],
+    ['x-content-type-options', 'nosniff'],
+    ['referrer-policy', 'no-referrer'],
+    ['cross-origin-resource-policy', 'same-origin'],
+    ...(hstsSeconds > 0 ? ([['strict-transport-security', hsts(hstsSeconds)]] as const) : []),
+  ]);
+  return (_request, response, next) => {
+    response.setHeaders(headers);
+    // Devices measure from this how far their clocks are off.
+    response.setHeader('kritikos-time', String(Date.now()));
+    next();
+  };
+}
+
+function hsts(seconds: number): string {
+  return `max-age=${seconds}; includeSubDomains`;
+}

@@ -1,17 +1,19 @@
+import cookie from 'cookie';
 import { csrfSync } from 'csrf-sync';
-import type { RequestHandler } from 'express';
+import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
 import { randomBytes } from 'node:crypto';
 import type { Database } from '../db/database.ts';
 import { HttpProblem } from './problems.ts';
-import { SessionStore } from './sessionStore.ts';
+import { hashOf, SessionStore } from './sessionStore.ts';
 
+const COOKIE = 'kritikos.sid';
 const TWELVE_HOURS = 12 * 60 * 60 * 1000;
 
 /** Reads the session of every request, and who calls. */
 export async function sessions(db: Database): Promise<RequestHandler> {
   return session({
-    name: 'kritikos.sid',
+    name: COOKIE,
     secret: await sessionSecret(db),
     store: new SessionStore(db, TWELVE_HOURS),
     resave: false,
@@ -43,15 +45,35 @@ export const csrf = csrfSync({
   getTokenFromRequest: (request) => request.headers['x-csrf-token'] as string | undefined,
 });
 
+/** What a request shows of its session, unchecked: the hash of its id, and the token of the page. */
+export interface Credentials {
+  readonly sessionHash: Buffer;
+  readonly token: string;
+}
+
+/**
+ * Reads the credentials of a request without the session itself. The signature of the cookie is
+ * not looked at: it spares the database made-up ids, and the id alone is what opens a session.
+ */
+export function credentialsOf(request: Request): Credentials | null {
+  const token = request.headers['x-csrf-token'];
+  const signed = cookie.parse(request.headers.cookie ?? '')[COOKIE];
+  const sid = signed?.match(/^s:([^.]+)\./)?.[1];
+  return sid && typeof token === 'string' ? { sessionHash: hashOf(sid), token } : null;
+}
+
+/** True where the browser says that another site asks. */
+export function comesFromElsewhere(request: Request): boolean {
+  const site = request.headers['sec-fetch-site'];
+  if (site !== undefined && site !== 'same-origin' && site !== 'none') return true;
+  const { origin } = request.headers;
+  return origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== request.host);
+}
+
 /** Refuses changes asked for by another site, and signed-in changes without the session's token. */
 export const refuseForgeries: RequestHandler = (request, _response, next) => {
   if (['GET', 'HEAD', 'OPTIONS'].includes(request.method)) return next();
-  const site = request.headers['sec-fetch-site'];
-  if (site !== undefined && site !== 'same-origin' && site !== 'none') return next(forged());
-  const { origin } = request.headers;
-  if (origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== request.host)) {
-    return next(forged());
-  }
+  if (comesFromElsewhere(request)) return next(forged());
   if (request.session.accountId === undefined) return next();
   return csrf.isRequestValid(request) ? next() : next(forged());
 };

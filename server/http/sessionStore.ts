@@ -41,6 +41,7 @@ export class SessionStore extends session.Store {
          where s.id_hash = ? and s.expires_at > now()`,
         [hashOf(sid)],
       )
+      .options({ name: 'session' }) // prepared once a connection
       .then(({ rows: [row] }) => {
         if (!row) return done(null, null);
         const { data, ...account } = row;
@@ -50,9 +51,10 @@ export class SessionStore extends session.Store {
   }
 
   override createSession(request: Request, stored: Stored) {
-    const { caller, ...data } = stored;
-    request.caller = caller ?? null;
-    return super.createSession(request, data);
+    request.caller = stored.caller ?? null;
+    // Off the object itself: it is compared with the session at the end, and saved where it differs.
+    delete stored.caller;
+    return super.createSession(request, stored);
   }
 
   override set(sid: string, data: SessionData, done: Done = () => {}): void {
@@ -83,6 +85,7 @@ export async function endSessions(db: Database, accountId: string): Promise<void
     .delete();
 }
 
-function hashOf(sid: string): Buffer {
+/** What the database keeps of a session id. */
+export function hashOf(sid: string): Buffer {
   return createHash('sha256').update(sid).digest();
 }

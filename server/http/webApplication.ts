@@ -25,7 +25,6 @@ export function webApplication(folder: string): RequestHandler {
       response.setHeader('cache-control', 'no-cache');
       response.type('html').send(page.replace(PLACE_OF_NONCE, response.locals.nonce as string));
     };
-    if (request.path.startsWith('/api')) return next();
     if (request.path === '/index.html' && request.method === 'GET') return show();
     files(request, response, (error?: unknown) => {
       if (error) return next(error);

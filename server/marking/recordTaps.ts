@@ -5,9 +5,11 @@ import { withReadings } from '@kritikos/core/scoring/patientReadings';
 import { scoreSheet } from '@kritikos/core/scoring/scoreSheet';
 import type { Database } from '../db/database.ts';
 import { HttpProblem, notAllowed, notFound } from '../http/problems.ts';
+import type { Credentials } from '../http/session.ts';
 import { frozenChecklist, knownChecklist } from './frozenChecklist.ts';
 import * as marking from './repository.ts';
 import { requireSheet } from './service.ts';
+import type { TapQueue } from './tapQueue.ts';
 import { whyNotTaken } from './whyNotTaken.ts';
 
 /** A tap that can be read and stands on its checklist, or the reason why it cannot. */
@@ -43,13 +45,51 @@ export async function recordTaps(
       'These marks are sent when the examiner who made them signs in again.',
     );
   }
-  const taps: Tap[] = [];
-  for (const event of batch.events) taps.push(await readTap(db, event));
+  const taps = await readTaps(db, batch);
   const good = taps.filter((tap) => tap.event !== null);
-  const { answers, ...sheet } = good.some(isSubmission)
+  const { answers, before, stamp, submittedAt } = good.some(isSubmission)
     ? await db.transaction((trx) => writeUpToSubmission(trx, sheetId, good, taps, examiner))
     : await write(db, sheetId, good, examiner);
-  return { answers: taps.map((tap) => answers.get(tap) ?? answerTo(tap, undefined)), ...sheet };
+  const inOrder = taps.map((tap) => answers.get(tap) ?? answerTo(tap, undefined));
+  return { answers: inOrder, before, stamp, submittedAt };
+}
+
+/**
+ * The same for taps that want no more than to be written, by whoever the credentials are of, with
+ * whatever other requests come at the same moment. Answers `null` where that cannot be said with a
+ * plain yes: a submission among them, or any reason to refuse.
+ */
+export async function recordTapsAs(
+  db: Database,
+  queue: TapLine,
+  credentials: Credentials,
+  sheet: string,
+  batch: RecordEvents,
+): Promise<Recorded | null> {
+  const taps = await readTaps(db, batch);
+  const events = taps.flatMap((tap) => tap.event ?? []);
+  if (events.length < taps.length || events.some((event) => event.body.type === 'submit'))
+    return null;
+  const result = await queue.add({
+    ...credentials,
+    sheet,
+    account: batch.account,
+    taps: events,
+  });
+  if ('refusal' in result) return null;
+  const { outcomes, before, stamp, submittedAt } = result;
+  return { answers: taps.map((tap, i) => answerTo(tap, outcomes[i])), before, stamp, submittedAt };
+}
+
+export type TapLine = TapQueue<
+  marking.TapRequest,
+  marking.RecordedTaps | { readonly refusal: marking.SheetRefusal }
+>;
+
+async function readTaps(db: Database, batch: RecordEvents): Promise<Tap[]> {
+  const taps: Tap[] = [];
+  for (const event of batch.events) taps.push(await readTap(db, event));
+  return taps;
 }
 
 /** Reads one tap of a batch, or says why it cannot stand on the checklist that it names. */
@@ -158,6 +198,7 @@ function whyNotTheirs(refusal: marking.SheetRefusal): HttpProblem {
   switch (refusal) {
     case 'no-sheet':
       return notFound('sheet');
+    case 'no-session':
     case 'other-examiner':
       return notAllowed('This is another examiner’s sheet. Examiners mark and see only their own.');
     case 'not-assigned':

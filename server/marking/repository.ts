@@ -8,6 +8,7 @@ import type {
 import type { PatientReadings } from '@kritikos/core/scoring/patientReadings';
 import type { SheetScore } from '@kritikos/core/scoring/scoreSheet';
 import type { Database } from '../db/database.ts';
+import type { Credentials } from '../http/session.ts';
 
 /** Marking was opened and is not closed for a break. */
 export const MARKING_OPEN = 'e.marking_opened_at is not null and e.marking_closed_at is null';
@@ -54,7 +55,8 @@ export async function findSheet(db: Database, id: string): Promise<SheetRow | un
   return rows[0];
 }
 
-export type SheetRefusal = 'no-sheet' | 'other-examiner' | 'not-assigned' | 'not-open';
+export type SheetRefusal =
+  'no-session' | 'no-sheet' | 'other-examiner' | 'not-assigned' | 'not-open';
 export type TapOutcome = 'kept' | 'late' | 'place-taken' | 'other-body';
 
 export interface RecordedTaps {
@@ -77,14 +79,48 @@ export async function recordTaps(
   examinerId: string,
   taps: readonly MarkEvent[],
 ): Promise<RecordedTaps | { readonly refusal: SheetRefusal }> {
-  const { rows } = await db.raw('select * from record_taps(?, ?, ?)', [
-    sheetId,
-    examinerId,
-    JSON.stringify(taps),
-  ]);
-  const { refusal, submittedAt, ...recorded } = rows[0];
+  const { rows } = await db
+    .raw('select * from record_taps(?, ?, ?)', [sheetId, examinerId, JSON.stringify(taps)])
+    .options({ name: 'record_taps' }); // prepared once a connection
+  return recordedIn(rows[0]);
+}
+
+/** Taps on one sheet by one account, and what the request showed of its session. */
+export interface TapRequest extends Credentials {
+  readonly sheet: string;
+  readonly account: string;
+  readonly taps: readonly MarkEvent[];
+}
+
+/**
+ * The same for several requests in one statement, which reads their sessions too; see
+ * `record_taps_together` in the fifth migration. A request whose session is not this examiner's is
+ * refused, and the others stand.
+ */
+export async function recordTapsTogether(
+  db: Database,
+  requests: readonly TapRequest[],
+): Promise<(RecordedTaps | { readonly refusal: SheetRefusal })[]> {
+  const sent = requests.map(({ sessionHash, ...request }) => ({
+    ...request,
+    session: sessionHash.toString('hex'),
+  }));
+  const { rows } = await db
+    .raw('select * from record_taps_together(?) order by place', [JSON.stringify(sent)])
+    .options({ name: 'record_taps_together' }); // prepared once a connection
+  return rows.map(recordedIn);
+}
+
+function recordedIn(row: {
+  refusal: SheetRefusal | null;
+  submittedAt: Date | null;
+}): RecordedTaps | { readonly refusal: SheetRefusal } {
+  const { refusal, submittedAt, ...recorded } = row;
   if (refusal !== null) return { refusal };
-  return { ...recorded, submittedAt: submittedAt?.toISOString() ?? null };
+  return {
+    ...(recorded as Omit<RecordedTaps, 'submittedAt'>),
+    submittedAt: submittedAt?.toISOString() ?? null,
+  };
 }
 
 /** Writes down the score of a sheet, with the time of its submission. */

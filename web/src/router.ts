@@ -101,6 +101,11 @@ const routes: RouteRecordRaw[] = [
     ],
   },
   {
+    path: '/audit',
+    component: () => import('./audit/AuditPage.vue'),
+    meta: lead('Audit'),
+  },
+  {
     path: '/stations',
     component: () => import('./marking/OwnStationsPage.vue'),
     meta: examiner('My stations'),

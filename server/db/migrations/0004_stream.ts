@@ -22,7 +22,7 @@ async function widenStream(db: Knex): Promise<void> {
   await db.raw(`
     alter table mark_event
       add column account_id uuid references account,
-      add column checklist_version_id uuid references checklist_version,
+      add column checklist_version_id uuid,
       add column clock_ahead integer not null default 0,
       add column happened_at timestamptz,
       add column arrival bigint,
@@ -52,6 +52,21 @@ async function widenStream(db: Knex): Promise<void> {
     select setval(pg_get_serial_sequence('mark_event', 'arrival'),
       greatest(1, (select max(arrival) from mark_event)));
     create index mark_event_late on mark_event (sheet_id) where late is not null;
+
+    -- A foreign key would lock the row of the version for every tap, and all tablets of a station
+    -- would queue for the same one. Versions are never deleted, so that looking is enough.
+    create function require_checklist_version() returns trigger language plpgsql as $$
+    begin
+      if not exists (select from checklist_version where id = new.checklist_version_id) then
+        raise exception 'there is no checklist version %', new.checklist_version_id
+          using errcode = 'foreign_key_violation';
+      end if;
+      return new;
+    end $$;
+    create trigger mark_event_names_version before insert on mark_event
+      for each row execute function require_checklist_version();
+    create trigger checklist_version_stays before delete on checklist_version
+      for each row execute function refuse_change();
 
     -- What the stream keeps of a measurement, the projection keeps.
     alter table sheet_mark alter column number_value type numeric;
@@ -148,11 +163,13 @@ const RECORD_TAPS = `
   language plpgsql as $$
   declare
     own record;
+    one record;
+    known record;
     arrived timestamptz;
-    fresh uuid[];
-    marks boolean;
-    others boolean;
+    happened timestamptz;
+    lateness text;
     first timestamptz;
+    in_order boolean := true;
   begin
     select h.examiner_id, h.checklist_version_id, h.started_at, h.submitted_at,
       e.marking_opened_at is not null and e.marking_closed_at is null as open,
@@ -171,120 +188,111 @@ const RECORD_TAPS = `
     if refusal is not null then return; end if;
 
     arrived := date_trunc('milliseconds', clock_timestamp());
-    before := coalesce((select max(arrival) from mark_event where sheet_id = the_sheet), 0);
-    with written as (
-      insert into mark_event (id, sheet_id, account_id, checklist_version_id, device, sequence, at,
-        clock_ahead, happened_at, received_at, late, body)
-      select t.id, the_sheet, the_account, t."checklistVersionId", t.device, t.sequence, t.at,
-        t."clockAhead", least(t.at - t."clockAhead" * interval '1 millisecond', arrived), arrived,
-        case when own.submitted_at is not null then 'after-submission'
-          when t."checklistVersionId" <> own.checklist_version_id then 'other-version' end,
-        t.body
-      from jsonb_populate_recordset(null::tap, batch) t
-      order by 9, t.device, t.sequence
-      on conflict do nothing
-      returning id, late, arrival, happened_at, body ->> 'type' as type)
-    select array_agg(id) filter (where late is null), coalesce(max(arrival), before),
-      bool_or(type in ('mark', 'clear')) filter (where late is null),
-      bool_or(type not in ('mark', 'clear')) filter (where late is null),
-      min(happened_at) filter (where late is null)
-    into fresh, stamp, marks, others, first from written;
-
-    if marks then perform project_marks(the_sheet, fresh); end if;
-    if others or own.started_at is null or first < own.started_at then
-      perform project_sheet(the_sheet, first);
-    end if;
-
-    select coalesce(array_agg(case
-        when e.id is null then 'place-taken'
-        when (e.sheet_id, e.account_id, e.checklist_version_id, e.device, e.sequence, e.at, e.body)
-          is distinct from
-          (the_sheet, the_account, t."checklistVersionId", t.device, t.sequence, t.at, t.body)
-          then 'other-body'
-        when e.late is not null then 'late'
-        else 'kept' end order by t.place), '{}')
-    into outcomes
-    from rows from (jsonb_populate_recordset(null::tap, batch)) with ordinality
+    before := coalesce((select max(e.arrival) from mark_event e where e.sheet_id = the_sheet), 0);
+    stamp := before;
+    outcomes := '{}';
+    for one in
+      select t.*, least(t.at - t."clockAhead" * interval '1 millisecond', arrived) as happened
+      from rows from (jsonb_populate_recordset(null::tap, batch)) with ordinality
         as t(id, device, sequence, at, "clockAhead", "checklistVersionId", body, place)
-      left join mark_event e on e.id = t.id;
+      order by happened, t.device, t.sequence
+    loop
+      lateness := case
+        when own.submitted_at is not null then 'after-submission'
+        when one."checklistVersionId" <> own.checklist_version_id then 'other-version' end;
+      insert into mark_event as e (id, sheet_id, account_id, checklist_version_id, device, sequence,
+        at, clock_ahead, happened_at, received_at, late, body)
+      values (one.id, the_sheet, the_account, one."checklistVersionId", one.device, one.sequence,
+        one.at, one."clockAhead", one.happened, arrived, lateness, one.body)
+      on conflict do nothing returning e.arrival into stamp;
+      if not found then
+        stamp := greatest(before, (select max(m.arrival) from mark_event m where m.sheet_id = the_sheet));
+        select e.late, (e.sheet_id, e.account_id, e.checklist_version_id, e.device, e.sequence, e.at,
+            e.body) is not distinct from (the_sheet, the_account, one."checklistVersionId",
+            one.device, one.sequence, one.at, one.body) as same
+        into known from mark_event e where e.id = one.id;
+        outcomes[one.place] := case
+          when known is null then 'place-taken' when not known.same then 'other-body'
+          when known.late is not null then 'late' else 'kept' end;
+        continue;
+      end if;
+      outcomes[one.place] := case when lateness is null then 'kept' else 'late' end;
+      continue when lateness is not null;
+      first := least(first, one.happened);
+      in_order := in_order and not exists (select from mark_event e
+        where e.sheet_id = the_sheet and e.late is null and e.happened_at > one.happened);
+      if in_order then
+        perform apply_tap(the_sheet, one.id, one.body, one.happened);
+      end if;
+    end loop;
+
+    if own.started_at is null or first < own.started_at then
+      update sheet h set started_at = least(h.started_at, first) where h.id = the_sheet;
+    end if;
+    if not in_order then perform read_off_stream(the_sheet); end if;
     select h.rating is not null or h.safety_events > 0 into rated from sheet h where h.id = the_sheet;
     "submittedAt" := own.submitted_at;
   end $$;
 
-  -- The marks of the items that these taps touch, read off the stream in its order.
-  create function project_marks(the_sheet uuid, taps uuid[]) returns void language plpgsql as $$
+  -- What one tap changes on a sheet, where it is the newest.
+  create function apply_tap(the_sheet uuid, the_tap uuid, body jsonb, happened timestamptz)
+  returns void language plpgsql as $$
   begin
-    with touched as (
-      select distinct body ->> 'item' as item from mark_event
-      where id = any(taps) and body ->> 'type' in ('mark', 'clear')),
-    stream as (
-      select e.id, e.body, e.body ->> 'item' as item, e.body ->> 'type' as type,
-        e.happened_at, e.arrival
-      from mark_event e
-      where e.sheet_id = the_sheet and e.late is null and e.body ->> 'type' in ('mark', 'clear')
-        and e.body ->> 'item' in (select item from touched)),
-    newest as (
-      select distinct on (item) * from stream order by item, happened_at desc, arrival desc),
-    cleared as (
-      select distinct on (item) item, happened_at, arrival from stream where type = 'clear'
-      order by item, happened_at desc, arrival desc),
-    first as (
-      select s.item, min(s.happened_at) as at
-      from stream s left join cleared c using (item)
-      where s.type = 'mark'
-        and (c.item is null or (s.happened_at, s.arrival) > (c.happened_at, c.arrival))
-      group by s.item),
-    gone as (
-      delete from sheet_mark m using newest n
-      where m.sheet_id = the_sheet and m.item = n.item and n.type = 'clear')
-    insert into sheet_mark (sheet_id, item, number_value, choice_value, observation, manner,
-      prompted, at, event_id)
-    select the_sheet, item,
-      case jsonb_typeof(body -> 'value') when 'number' then (body ->> 'value')::numeric end,
-      case jsonb_typeof(body -> 'value') when 'string' then body ->> 'value' end,
-      body ->> 'observation', body ->> 'manner', (body ->> 'prompted')::boolean, first.at, id
-    from newest join first using (item) where type = 'mark'
-    on conflict (sheet_id, item) do update set
-      number_value = excluded.number_value, choice_value = excluded.choice_value,
-      observation = excluded.observation, manner = excluded.manner, prompted = excluded.prompted,
-      at = excluded.at, event_id = excluded.event_id;
+    case body ->> 'type'
+    when 'mark' then
+      insert into sheet_mark (sheet_id, item, number_value, choice_value, observation, manner,
+        prompted, at, event_id)
+      values (the_sheet, body ->> 'item',
+        case jsonb_typeof(body -> 'value') when 'number' then (body ->> 'value')::numeric end,
+        case jsonb_typeof(body -> 'value') when 'string' then body ->> 'value' end,
+        body ->> 'observation', body ->> 'manner', (body ->> 'prompted')::boolean, happened, the_tap)
+      on conflict (sheet_id, item) do update set
+        number_value = excluded.number_value, choice_value = excluded.choice_value,
+        observation = excluded.observation, manner = excluded.manner,
+        prompted = excluded.prompted, event_id = excluded.event_id;
+    when 'clear' then
+      delete from sheet_mark m where m.sheet_id = the_sheet and m.item = body ->> 'item';
+    when 'fault' then
+      if (body ->> 'present')::boolean then
+        insert into sheet_fault (sheet_id, fault) values (the_sheet, body ->> 'fault')
+        on conflict do nothing;
+      else
+        delete from sheet_fault f where f.sheet_id = the_sheet and f.fault = body ->> 'fault';
+      end if;
+    when 'variant' then
+      update sheet set variant = body ->> 'variant' where id = the_sheet;
+    when 'comment' then
+      update sheet set comment = body ->> 'text' where id = the_sheet;
+    when 'rating' then
+      update sheet set rating = (body ->> 'grade')::integer where id = the_sheet;
+    when 'clock', 'safety' then
+      update sheet set
+        clock = jsonb_build_object('running', coalesce((body ->> 'running')::boolean, false),
+          'remaining', body -> 'remaining',
+          'since', to_char(happened at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')),
+        safety_events = safety_events + (body ->> 'type' = 'safety')::integer
+      where id = the_sheet;
+    else -- a submission is scored by the caller; a dropped tap changes nothing
+    end case;
   end $$;
 
-  -- Everything on a sheet but its marks, read off the stream in its order.
-  create function project_sheet(the_sheet uuid, first timestamptz) returns void
-  language plpgsql as $$
+  -- A tap came that is older than what is on the sheet: the sheet is made anew of its whole stream.
+  create function read_off_stream(the_sheet uuid) returns void language plpgsql as $$
+  declare
+    one record;
   begin
-    with stream as (
-      select body, body ->> 'type' as type, happened_at, arrival from mark_event
-      where sheet_id = the_sheet and late is null and body ->> 'type' not in ('mark', 'clear')),
-    newest as (
-      select distinct on (kind) kind, body, happened_at from (
-        select *, case type when 'safety' then 'clock' else type end as kind from stream) s
-      order by kind, happened_at desc, arrival desc)
-    update sheet set
-      started_at = least(started_at, first),
-      variant = coalesce((select body ->> 'variant' from newest where kind = 'variant'), variant),
-      comment = coalesce((select body ->> 'text' from newest where kind = 'comment'), comment),
-      rating = coalesce((select (body ->> 'grade')::integer from newest where kind = 'rating'), rating),
-      clock = coalesce((select jsonb_build_object(
-          'running', coalesce((body ->> 'running')::boolean, false),
-          'remaining', body -> 'remaining',
-          'since', to_char(happened_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'))
-        from newest where kind = 'clock'), clock),
-      safety_events = (select count(*) from stream where type = 'safety')
-    where id = the_sheet;
-
-    with newest as (
-      select distinct on (fault) body ->> 'fault' as fault, (body ->> 'present')::boolean as present
-      from mark_event
-      where sheet_id = the_sheet and late is null and body ->> 'type' = 'fault'
-      order by fault, happened_at desc, arrival desc),
-    gone as (
-      delete from sheet_fault f using newest n
-      where f.sheet_id = the_sheet and f.fault = n.fault and not n.present)
-    insert into sheet_fault (sheet_id, fault)
-    select the_sheet, fault from newest where present
-    on conflict do nothing;
+    delete from sheet_mark where sheet_id = the_sheet;
+    delete from sheet_fault where sheet_id = the_sheet;
+    update sheet h set comment = '', rating = null, clock = null, safety_events = 0,
+      variant = (select v.content ->> 'usualVariant' from checklist_version v
+        where v.id = h.checklist_version_id)
+    where h.id = the_sheet;
+    for one in
+      select e.id, e.body, e.happened_at from mark_event e
+      where e.sheet_id = the_sheet and e.late is null order by e.happened_at, e.arrival
+    loop
+      perform apply_tap(the_sheet, one.id, one.body, one.happened_at);
+    end loop;
   end $$;
 `;
 

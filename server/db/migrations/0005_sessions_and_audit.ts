@@ -30,6 +30,36 @@ export async function up(db: Knex): Promise<void> {
       for each row execute function refuse_change();
     create index audit_entry_at on audit_entry (at, id);
     create index audit_entry_account on audit_entry (account_id, at);
+
+    -- Taps of several requests, each as whoever its session is of: reading the sessions and writing
+    -- the taps is one statement. In the order of the sheets, so that two statements never wait for
+    -- each other.
+    create function record_taps_together(requests jsonb)
+    returns table (place bigint, refusal text, outcomes text[], before bigint, stamp bigint,
+      "submittedAt" timestamptz)
+    language plpgsql as $$
+    declare
+      one record;
+    begin
+      for one in
+        select r.* from rows from (jsonb_to_recordset(requests)
+            as (session text, token text, sheet uuid, account uuid, taps jsonb))
+          with ordinality as r(session, token, sheet, account, taps, place)
+        order by r.sheet, r.place
+      loop
+        perform from session s join account a on a.id = s.account_id
+        where s.id_hash = decode(one.session, 'hex') and s.expires_at > now()
+          and s.data ->> 'csrfToken' = one.token
+          and a.id = one.account and a.role = 'examiner' and a.disabled_at is null;
+        if found then
+          return query select one.place, t.refusal, t.outcomes, t.before, t.stamp, t."submittedAt"
+          from record_taps(one.sheet, one.account, one.taps) t;
+        else
+          return query select one.place, 'no-session', null::text[], null::bigint, null::bigint,
+            null::timestamptz;
+        end if;
+      end loop;
+    end $$;
   `);
 }
 

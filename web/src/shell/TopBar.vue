@@ -36,6 +36,7 @@ async function signOut() {
         </v-btn>
       </template>
       <v-list density="compact">
+        <v-list-item v-if="session.account.role === 'lead'" title="Audit" to="/audit" />
         <v-list-item title="Change password" @click="changingPassword = true" />
         <v-list-item title="Sign out" @click="signOut" />
       </v-list>
