@@ -64,8 +64,16 @@ const shown = computed(() =>
       entry is sealed into a chain, which whoever runs the server checks with its own command.
     </p>
     <LoadState :error="error" :loading="loading && entries.length === 0" @retry="read(false)" />
-    <p v-if="!loading && !error && entries.length === 0" class="panel mt-2">Nothing of this kind.</p>
-    <div v-if="entries.length > 0" class="scroll mt-2" tabindex="0" role="region" aria-label="Audit">
+    <p v-if="!loading && !error && entries.length === 0" class="panel mt-2">
+      Nothing of this kind.
+    </p>
+    <div
+      v-if="entries.length > 0"
+      class="scroll mt-2"
+      tabindex="0"
+      role="region"
+      aria-label="Audit"
+    >
       <table class="ledger panel">
         <thead>
           <tr>
