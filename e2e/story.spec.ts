@@ -145,7 +145,7 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
     await expect(page.locator('tr[data-item="consent"]').getByRole('button')).toHaveText('100 %');
     await row.getByRole('button').click();
     await page.getByRole('link', { name: 'Candidate 1', exact: true }).click();
-    await expect(page.getByText('The two sheets differ on 1 items')).toBeVisible();
+    await expect(page.getByText('The two sheets differ on 1 item,')).toBeVisible();
     await expect(page.locator('tr.differs')).toHaveCount(2);
     await expect(page.locator('tr.differs').first()).toContainText('Grips the shin');
   });
@@ -160,7 +160,7 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
     await expect(page.getByText(/must reach/)).not.toHaveText(before);
     await page.getByLabel('By hand').fill('100');
     await page.getByLabel('By hand').press('Enter');
-    await expect(page.getByText('Mean of 1 stations must reach 100.0 %')).toBeVisible();
+    await expect(page.getByText('Mean of 1 station must reach 100.0 %')).toBeVisible();
     await page.getByRole('button', { name: 'Sign this standard' }).click();
     await page
       .getByLabel('Reason, for the board and for appeals')

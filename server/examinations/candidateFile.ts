@@ -6,6 +6,9 @@ const REQUIRED = ['number', 'name'] as const;
 type Column = (typeof REQUIRED)[number] | 'circuit';
 const LARGEST_NUMBER = 999_999;
 const MOST_ROWS = 10_000;
+/** Rows end in one or two of them and a quoted cell may hold some; four times as many as rows is no candidate list any more. */
+const MOST_LINES = 4 * MOST_ROWS;
+const TOO_MANY = `At most ${MOST_ROWS} rows can be taken at once.`;
 
 /**
  * Reads a candidate list: comma, semicolon or tab, with or without byte-order mark, the columns
@@ -17,6 +20,8 @@ export function readCandidateFile(content: string, taken: ReadonlySet<number>): 
     rows: [],
     errors: [{ row: 1, column: '', detail }],
   });
+  // Counted before anything is parsed: a megabyte of line ends would be parsed for most of a minute.
+  if (lineEnds(content) > MOST_LINES) return wholeFile(TOO_MANY);
   let records: string[][];
   try {
     records = parse(content, {
@@ -51,8 +56,19 @@ export function readCandidateFile(content: string, taken: ReadonlySet<number>): 
       })),
     };
   }
+  const twice = header.filter((name, i) => name !== '' && header.indexOf(name) !== i);
+  if (twice.length > 0) {
+    return {
+      rows: [],
+      errors: [...new Set(twice)].map((column) => ({
+        row: 1,
+        column,
+        detail: `The column "${column}" stands twice. Leave one, so that it is clear which counts.`,
+      })),
+    };
+  }
   const body = records.slice(1);
-  if (body.length > MOST_ROWS) return wholeFile(`At most ${MOST_ROWS} rows can be taken at once.`);
+  if (body.length > MOST_ROWS) return wholeFile(TOO_MANY);
 
   const rows: ImportPreview['rows'] = [];
   const errors: CellError[] = [];
@@ -91,4 +107,14 @@ export function readCandidateFile(content: string, taken: ReadonlySet<number>): 
   if (rows.length === 0 && errors.length === 0)
     return wholeFile('There is no candidate under the header.');
   return { rows, errors };
+}
+
+/** Counts up to one more than is allowed; every CR and LF is one. */
+function lineEnds(content: string): number {
+  let count = 0;
+  for (let i = 0; i < content.length && count <= MOST_LINES; i++) {
+    const code = content.charCodeAt(i);
+    if (code === 10 || code === 13) count++;
+  }
+  return count;
 }

@@ -41,6 +41,21 @@ describe('reading a candidate list', () => {
     expect(readCandidateFile('number,name\n', new Set()).errors[0]?.detail).toMatch(/no candidate/);
   });
 
+  it('names a column that stands twice, instead of leaving one out', () => {
+    const { errors } = readCandidateFile('number,name,Name\n1,Ana,Só\n', new Set());
+    expect(errors).toEqual([
+      { row: 1, column: 'name', detail: expect.stringMatching(/stands twice/) },
+    ]);
+  });
+
+  it.each(['\n', '\r', '\r\n'])('counts before it parses: a million of %j is too many', (end) => {
+    const { rows, errors } = readCandidateFile('number,name' + end.repeat(1_000_000), new Set());
+    expect(rows).toEqual([]);
+    expect(errors).toEqual([
+      { row: 1, column: '', detail: 'At most 10000 rows can be taken at once.' },
+    ]);
+  });
+
   it('points at a quotation mark out of place', () => {
     expect(readCandidateFile('number,name\n1,"Ana\n', new Set()).errors[0]?.detail).toMatch(
       /quotation mark/,

@@ -1,5 +1,6 @@
 import type { Account } from '@kritikos/contracts/accounts';
 import type {
+  CellError,
   Examination,
   ImportPreview,
   NewExamination,
@@ -16,7 +17,7 @@ import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, HttpProblem, invalid, notFound } from '../http/problems.ts';
-import { readCandidateFile } from './candidateFile.ts';
+import { readCandidates } from '../jobs/pool.ts';
 import * as examinations from './repository.ts';
 import type { PlannedSheet, StoredExamination } from './repository.ts';
 
@@ -209,7 +210,7 @@ export async function previewCandidates(
 ): Promise<ImportPreview> {
   await requireExamination(db, examinationId);
   const numbers = await examinations.candidateNumbers(db, examinationId);
-  return readCandidateFile(content, new Set(numbers.map((c) => c.number)));
+  return readCandidates({ content, taken: numbers.map((c) => c.number) });
 }
 
 /** Takes a candidate list whole, or not at all. */
@@ -219,19 +220,26 @@ export async function importCandidates(
   content: string,
   lead: Account,
 ): Promise<Examination> {
+  const { rows, errors } = await previewCandidates(db, examinationId, content);
+  refuseBadCells(errors);
   await db.transaction(async (trx) => {
-    // Two imports at once would each pass the preview; the second waits here and then sees the first.
     await examinations.lockExamination(trx, examinationId);
-    const { rows, errors } = await previewCandidates(trx, examinationId, content);
-    if (errors.length > 0) {
-      throw invalid(
-        errors.slice(0, 100).map((e) => ({
-          pointer: `/row ${e.row}${e.column ? `/${e.column}` : ''}`,
-          detail: e.detail,
-        })),
-        'The list was not imported',
-      );
-    }
+    // The list was read before anything was held; another import may have come in between.
+    const taken = await examinations.candidateNumbers(trx, examinationId);
+    const numbers = new Set(taken.map((c) => c.number));
+    refuseBadCells(
+      rows.flatMap(({ number }, i) =>
+        numbers.has(number)
+          ? [
+              {
+                row: i + 2,
+                column: 'number',
+                detail: `Candidate ${number} was imported meanwhile.`,
+              },
+            ]
+          : [],
+      ),
+    );
     const candidates = rows.map((row) => ({ id: newId(), ...row }));
     await examinations.insertCandidates(trx, examinationId, candidates);
     await recordAction(trx, {
@@ -242,6 +250,17 @@ export async function importCandidates(
     });
   });
   return describeExamination(db, examinationId);
+}
+
+function refuseBadCells(errors: readonly CellError[]): void {
+  if (errors.length === 0) return;
+  throw invalid(
+    errors.slice(0, 100).map((e) => ({
+      pointer: `/row ${e.row}${e.column ? `/${e.column}` : ''}`,
+      detail: e.detail,
+    })),
+    'The list was not imported',
+  );
 }
 
 /**

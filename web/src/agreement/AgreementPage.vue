@@ -7,6 +7,7 @@ import { useLoaded } from '../http/useLoaded.ts';
 import LoadState from '../shell/LoadState.vue';
 import CoefficientCells from './CoefficientCells.vue';
 import TableBehind from './TableBehind.vue';
+import WideTable from '../shell/WideTable.vue';
 
 const store = useExamination();
 const id = store.current?.id ?? '';
@@ -41,57 +42,14 @@ const DISPUTES: Record<string, { sign: string; words: string }> = {
         sheets, and come back when both have submitted.
       </p>
       <template v-else>
-        <table class="ledger panel">
-          <thead>
-            <tr>
-              <th>Station</th>
-              <th class="number">Candidates</th>
-              <th class="number">Variants differ</th>
-              <th class="number">First − second, %</th>
-              <th class="number">Marks</th>
-              <th class="number">Agreement</th>
-              <th class="number">Kappa (95 %)</th>
-              <th class="number">PI</th>
-              <th class="number">BI</th>
-              <th class="number">PABAK</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(s, i) in data.stations" :key="s.stationId" :class="{ here: i === chosen }">
-              <td>
-                <button
-                  class="linkish"
-                  type="button"
-                  :aria-pressed="i === chosen"
-                  @click="chosen = i"
-                >
-                  {{ s.position }} · {{ s.title }}
-                </button>
-              </td>
-              <td class="number">{{ s.candidates }}</td>
-              <td class="number">{{ s.variantsDiffer }}</td>
-              <td class="number">
-                {{ s.meanDifference === null ? '–' : signed(s.meanDifference) }}
-              </td>
-              <CoefficientCells
-                :row="s"
-                :label="s.title"
-                @open="behind = { station: s.stationId, item: null }"
-              />
-            </tr>
-          </tbody>
-        </table>
-        <template v-if="station">
-          <h2 class="mt-5 mb-2">
-            Station {{ station.position }} · {{ station.title }}
-            <span class="soft">{{ station.examiners.join(' and ') }}</span>
-          </h2>
+        <WideTable label="Agreement by item">
           <table class="ledger panel">
             <thead>
               <tr>
-                <th>Item</th>
-                <th>What kind of dispute</th>
-                <th>Known by</th>
+                <th>Station</th>
+                <th class="number">Candidates</th>
+                <th class="number">Variants differ</th>
+                <th class="number">First − second, %</th>
                 <th class="number">Marks</th>
                 <th class="number">Agreement</th>
                 <th class="number">Kappa (95 %)</th>
@@ -101,23 +59,74 @@ const DISPUTES: Record<string, { sign: string; words: string }> = {
               </tr>
             </thead>
             <tbody>
-              <tr v-for="item in station.items" :key="item.item" :data-item="item.item">
-                <td>{{ item.text }}</td>
-                <td
-                  :class="{ dispute: ['one-sided', 'ambiguous'].includes(item.dispute) }"
-                  :title="DISPUTES[item.dispute]?.words"
-                >
-                  {{ DISPUTES[item.dispute]?.sign }} {{ item.dispute }}
+              <tr
+                v-for="(s, i) in data.stations"
+                :key="s.stationId"
+                :class="{ here: i === chosen }"
+              >
+                <td>
+                  <button
+                    class="linkish"
+                    type="button"
+                    :aria-pressed="i === chosen"
+                    @click="chosen = i"
+                  >
+                    {{ s.position }} · {{ s.title }}
+                  </button>
                 </td>
-                <td class="soft">{{ item.observability }}</td>
+                <td class="number">{{ s.candidates }}</td>
+                <td class="number">{{ s.variantsDiffer }}</td>
+                <td class="number">
+                  {{ s.meanDifference === null ? '–' : signed(s.meanDifference) }}
+                </td>
                 <CoefficientCells
-                  :row="item"
-                  :label="item.text"
-                  @open="behind = { station: station.stationId, item: item.item }"
+                  :row="s"
+                  :label="s.title"
+                  @open="behind = { station: s.stationId, item: null }"
                 />
               </tr>
             </tbody>
           </table>
+        </WideTable>
+        <template v-if="station">
+          <h2 class="mt-5 mb-2">
+            Station {{ station.position }} · {{ station.title }}
+            <span class="soft">{{ station.examiners.join(' and ') }}</span>
+          </h2>
+          <WideTable label="Agreement by examiner pair">
+            <table class="ledger panel">
+              <thead>
+                <tr>
+                  <th>Item</th>
+                  <th>What kind of dispute</th>
+                  <th>Known by</th>
+                  <th class="number">Marks</th>
+                  <th class="number">Agreement</th>
+                  <th class="number">Kappa (95 %)</th>
+                  <th class="number">PI</th>
+                  <th class="number">BI</th>
+                  <th class="number">PABAK</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="item in station.items" :key="item.item" :data-item="item.item">
+                  <td>{{ item.text }}</td>
+                  <td
+                    :class="{ dispute: ['one-sided', 'ambiguous'].includes(item.dispute) }"
+                    :title="DISPUTES[item.dispute]?.words"
+                  >
+                    {{ DISPUTES[item.dispute]?.sign }} {{ item.dispute }}
+                  </td>
+                  <td class="soft">{{ item.observability }}</td>
+                  <CoefficientCells
+                    :row="item"
+                    :label="item.text"
+                    @open="behind = { station: station.stationId, item: item.item }"
+                  />
+                </tr>
+              </tbody>
+            </table>
+          </WideTable>
           <p class="soft mt-2">
             PI and BI are the prevalence and the bias index of Byrt, Bishop and Carlin (1993): where
             PI is high nearly everyone got the mark, and a low kappa beside a high agreement is then

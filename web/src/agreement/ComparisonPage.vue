@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '../shell/counted.ts';
 import type { Comparison } from '@kritikos/contracts/agreement';
 import { call } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
@@ -21,7 +22,7 @@ const { data, error, reload } = useLoaded(() =>
         {{
           data.differing.length === 0
             ? 'The two sheets agree on every item.'
-            : `The two sheets differ on ${data.differing.length} items, marked ≠.`
+            : `The two sheets differ on ${counted(data.differing.length, 'item')}, marked ≠.`
         }}
       </p>
       <div class="columns">

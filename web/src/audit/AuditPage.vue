@@ -3,6 +3,7 @@ import type { AuditEntry, Trail } from '@kritikos/contracts/audit';
 import { computed, onMounted, ref, watch } from 'vue';
 import { call, messageOf } from '../http/api.ts';
 import LoadState from '../shell/LoadState.vue';
+import WideTable from '../shell/WideTable.vue';
 
 const entries = ref<AuditEntry[]>([]);
 const actions = ref<string[]>([]);
@@ -67,13 +68,7 @@ const shown = computed(() =>
     <p v-if="!loading && !error && entries.length === 0" class="panel mt-2">
       Nothing of this kind.
     </p>
-    <div
-      v-if="entries.length > 0"
-      class="scroll mt-2"
-      tabindex="0"
-      role="region"
-      aria-label="Audit"
-    >
+    <WideTable v-if="entries.length > 0" label="Audit" class="mt-2">
       <table class="ledger panel">
         <thead>
           <tr>
@@ -96,7 +91,7 @@ const shown = computed(() =>
           </tr>
         </tbody>
       </table>
-    </div>
+    </WideTable>
     <v-btn v-if="more" class="mt-3" :loading="loading" @click="read(true)">Show older</v-btn>
   </div>
 </template>

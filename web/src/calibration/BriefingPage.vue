@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { bandWords } from '../catalogue/bandWords.ts';
 import type { Briefing } from '@kritikos/contracts/calibration';
 import { ref } from 'vue';
 import { call, messageOf } from '../http/api.ts';
@@ -6,6 +7,7 @@ import { useLoaded } from '../http/useLoaded.ts';
 import { choicesOf } from '../marking/markChoices.ts';
 import { byPhase } from '../marking/phases.ts';
 import LoadState from '../shell/LoadState.vue';
+import WideTable from '../shell/WideTable.vue';
 
 const props = defineProps<{ station: string }>();
 const path = `/stations/${props.station}/briefing`;
@@ -55,46 +57,48 @@ async function confirm() {
           </p>
         </section>
       </div>
-      <table class="ledger panel mt-4">
-        <thead>
-          <tr>
-            <th>Item</th>
-            <th>How it is marked</th>
-            <th>Weight</th>
-            <th>Known by</th>
-          </tr>
-        </thead>
-        <tbody v-for="group in byPhase(data.checklist.content.items)" :key="group.title">
-          <tr>
-            <td colspan="4" class="serif">{{ group.title }}</td>
-          </tr>
-          <tr v-for="item in group.items" :key="item.key">
-            <td>
-              {{ item.text }}
-              <span v-if="item.variants" class="soft">({{ item.variants.join(', ') }} only)</span>
-              <b v-if="item.criticality === 'fails-station'"> must not be missed</b>
-            </td>
-            <td>
-              <template v-if="item.kind === 'measured'">
-                {{ item.lower }} to {{ item.upper }} {{ item.unit }}; full marks within
-                {{ item.fullTolerance }}, half within {{ item.halfTolerance }} beyond
-              </template>
-              <template v-else-if="item.kind === 'graded'">
-                <div v-for="c in choicesOf(item)" :key="c.value">
-                  {{ c.label }}: {{ c.meaning }}
-                </div>
-              </template>
-              <template v-else-if="item.kind === 'choice'">
-                key: {{ item.options.find((o) => o.key === item.answer)?.label }}
-              </template>
-              <template v-else>done or not done</template>
-              <div v-if="item.saidEarns" class="soft">saying it earns the mark</div>
-            </td>
-            <td class="figures">{{ item.weight }}</td>
-            <td>{{ item.observability }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <WideTable label="Checklist items" class="mt-4">
+        <table class="ledger panel">
+          <thead>
+            <tr>
+              <th>Item</th>
+              <th>How it is marked</th>
+              <th>Weight</th>
+              <th>Known by</th>
+            </tr>
+          </thead>
+          <tbody v-for="group in byPhase(data.checklist.content.items)" :key="group.title">
+            <tr>
+              <td colspan="4" class="serif">{{ group.title }}</td>
+            </tr>
+            <tr v-for="item in group.items" :key="item.key">
+              <td>
+                {{ item.text }}
+                <span v-if="item.variants" class="soft">({{ item.variants.join(', ') }} only)</span>
+                <b v-if="item.criticality === 'fails-station'"> must not be missed</b>
+              </td>
+              <td>
+                <template v-if="item.kind === 'measured'">
+                  {{ bandWords(item.lower, item.upper, item.unit) }}; full marks within
+                  {{ item.fullTolerance }}, half within {{ item.halfTolerance }} beyond
+                </template>
+                <template v-else-if="item.kind === 'graded'">
+                  <div v-for="c in choicesOf(item)" :key="c.value">
+                    {{ c.label }}: {{ c.meaning }}
+                  </div>
+                </template>
+                <template v-else-if="item.kind === 'choice'">
+                  key: {{ item.options.find((o) => o.key === item.answer)?.label }}
+                </template>
+                <template v-else>done or not done</template>
+                <div v-if="item.saidEarns" class="soft">saying it earns the mark</div>
+              </td>
+              <td class="figures">{{ item.weight }}</td>
+              <td>{{ item.observability }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </WideTable>
       <v-alert v-if="problem" type="error" role="alert" class="mt-2">{{ problem }}</v-alert>
       <p class="mt-4" role="status">
         <template v-if="data.confirmedAt">✓ You confirmed this version.</template>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { counted } from '../shell/counted.ts';
 import type { Confirmations } from '@kritikos/contracts/calibration';
 import { computed } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { call } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
 import LoadState from '../shell/LoadState.vue';
+import WideTable from '../shell/WideTable.vue';
 
 const store = useExamination();
 const { data, error, reload } = useLoaded(() =>
@@ -31,32 +33,34 @@ const open = computed(() => data.value?.filter((c) => !c.confirmedAt).length ?? 
           {{
             open === 0
               ? 'Everybody has read the briefing.'
-              : `${open} briefings are still to be read.`
+              : `${counted(open, 'briefing is', 'briefings are')} still to be read.`
           }}
         </p>
-        <table class="ledger panel">
-          <thead>
-            <tr>
-              <th class="number">Station</th>
-              <th>Title</th>
-              <th>Examiner</th>
-              <th>Briefing</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="c in data" :key="c.stationId + c.examinerId">
-              <td class="number">{{ c.position }}</td>
-              <td>{{ c.station }}</td>
-              <td>{{ c.examiner }}</td>
-              <td>
-                <template v-if="c.confirmedAt">
-                  ✓ read {{ c.confirmedAt.slice(0, 16).replace('T', ' ') }} UTC
-                </template>
-                <b v-else>○ not read yet</b>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <WideTable label="Who has read the briefing">
+          <table class="ledger panel">
+            <thead>
+              <tr>
+                <th class="number">Station</th>
+                <th>Title</th>
+                <th>Examiner</th>
+                <th>Briefing</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="c in data" :key="c.stationId + c.examinerId">
+                <td class="number">{{ c.position }}</td>
+                <td>{{ c.station }}</td>
+                <td>{{ c.examiner }}</td>
+                <td>
+                  <template v-if="c.confirmedAt">
+                    ✓ read {{ c.confirmedAt.slice(0, 16).replace('T', ' ') }} UTC
+                  </template>
+                  <b v-else>○ not read yet</b>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </WideTable>
       </template>
     </template>
   </div>

@@ -11,6 +11,7 @@ import {
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import EvidencePlot from './EvidencePlot.vue';
+import WideTable from '../shell/WideTable.vue';
 
 /** Tests of which sensitivity and specificity are published together. */
 const TESTS = PROCEDURES.flatMap((procedure) => {
@@ -147,52 +148,56 @@ const misread = computed(() => {
       </section>
       <section class="panel">
         <EvidencePlot :pretest="pretest / 100" :path="path" />
-        <table class="ledger">
-          <thead>
-            <tr>
-              <th>After</th>
-              <th class="number">Ratio</th>
-              <th class="number">Chance</th>
-              <th class="number">Range of published figures</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(step, i) in path" :key="i">
-              <td>{{ step.label }}, {{ rows[i]?.result }}</td>
-              <td class="number">
-                {{ Number.isFinite(step.ratio) ? step.ratio.toFixed(2) : '∞' }}
-              </td>
-              <td class="number">
-                <b>{{ percent(step.probability) }}</b>
-              </td>
-              <td class="number">{{ percent(step.lower) }} to {{ percent(step.upper) }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <WideTable label="Findings">
+          <table class="ledger">
+            <thead>
+              <tr>
+                <th>After</th>
+                <th class="number">Ratio</th>
+                <th class="number">Chance</th>
+                <th class="number">Range of published figures</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(step, i) in path" :key="i">
+                <td>{{ step.label }}, {{ rows[i]?.result }}</td>
+                <td class="number">
+                  {{ Number.isFinite(step.ratio) ? step.ratio.toFixed(2) : '∞' }}
+                </td>
+                <td class="number">
+                  <b>{{ percent(step.probability) }}</b>
+                </td>
+                <td class="number">{{ percent(step.lower) }} to {{ percent(step.upper) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </WideTable>
       </section>
     </div>
     <section v-if="pairOfTwo" class="panel">
       <h2>The first two together</h2>
-      <table class="ledger">
-        <thead>
-          <tr>
-            <th>Rule</th>
-            <th class="number">Sensitivity</th>
-            <th class="number">Specificity</th>
-            <th class="number">Chance when fulfilled</th>
-            <th class="number">Chance when not</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="rule in pairOfTwo" :key="rule.rule">
-            <td>{{ rule.rule }}</td>
-            <td class="number">{{ percent(rule.sensitivity) }}</td>
-            <td class="number">{{ percent(rule.specificity) }}</td>
-            <td class="number">{{ percent(rule.positive) }}</td>
-            <td class="number">{{ percent(rule.negative) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <WideTable label="After the findings">
+        <table class="ledger">
+          <thead>
+            <tr>
+              <th>Rule</th>
+              <th class="number">Sensitivity</th>
+              <th class="number">Specificity</th>
+              <th class="number">Chance when fulfilled</th>
+              <th class="number">Chance when not</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="rule in pairOfTwo" :key="rule.rule">
+              <td>{{ rule.rule }}</td>
+              <td class="number">{{ percent(rule.sensitivity) }}</td>
+              <td class="number">{{ percent(rule.specificity) }}</td>
+              <td class="number">{{ percent(rule.positive) }}</td>
+              <td class="number">{{ percent(rule.negative) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </WideTable>
       <p class="soft">
         Worked out as if the two tests erred independently. Tests of one structure hardly do: the
         truth lies nearer to one test alone.

@@ -8,6 +8,7 @@ import PatientKey from './PatientKey.vue';
 import SchoolsTable from './SchoolsTable.vue';
 import WorthTable from './WorthTable.vue';
 import { KIND_WORDS, regionWords } from './words.ts';
+import WideTable from '../shell/WideTable.vue';
 
 const props = defineProps<{ procedure: string }>();
 const found = computed(() => procedureById(props.procedure));
@@ -145,16 +146,18 @@ watch(figure, () => {
       </section>
       <section class="panel">
         <h2>What goes wrong, and what it spoils</h2>
-        <table class="ledger">
-          <tbody>
-            <tr v-for="fault in found.checklist.faults" :key="fault.key">
-              <td>{{ fault.text }}</td>
-              <td class="soft">
-                {{ found.checklist.items.find((item) => item.key === fault.item)?.text }}
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <WideTable label="Rules">
+          <table class="ledger">
+            <tbody>
+              <tr v-for="fault in found.checklist.faults" :key="fault.key">
+                <td>{{ fault.text }}</td>
+                <td class="soft">
+                  {{ found.checklist.items.find((item) => item.key === fault.item)?.text }}
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </WideTable>
         <template v-if="found.measurements.length > 0">
           <h3>Measured</h3>
           <p v-for="m in found.measurements" :key="m.what">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { School } from '@kritikos/catalogue/procedure';
 import { computed } from 'vue';
+import WideTable from '../shell/WideTable.vue';
 
 /** The schools side by side; what a school does its own way is marked. */
 const props = defineProps<{ schools: readonly School[] }>();
@@ -32,38 +33,40 @@ const isChosen = (school: School, place: number) =>
       fault.
     </p>
     <div class="scroll">
-      <table class="ledger">
-        <thead>
-          <tr>
-            <th />
-            <th v-for="(school, i) in schools" :key="school.key" scope="col">
-              <button
-                type="button"
-                class="linkish"
-                :aria-pressed="isChosen(school, i)"
-                @click="chosen = school.key"
-              >
-                {{ school.label }}{{ isChosen(school, i) ? ' (drawn)' : '' }}
-              </button>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr>
-            <th scope="row">In short</th>
-            <td v-for="school in schools" :key="school.key">{{ school.description }}</td>
-          </tr>
-          <tr v-for="[key, label] in rows" :key="key">
-            <th scope="row">{{ label }}</th>
-            <td v-for="school in schools" :key="school.key" :class="{ differs: school[key] }">
-              <template v-if="school[key]"
-                ><span class="mark" aria-hidden="true">◆</span> {{ school[key] }}</template
-              >
-              <span v-else class="soft">as described</span>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <WideTable label="Schools of the procedure">
+        <table class="ledger">
+          <thead>
+            <tr>
+              <th />
+              <th v-for="(school, i) in schools" :key="school.key" scope="col">
+                <button
+                  type="button"
+                  class="linkish"
+                  :aria-pressed="isChosen(school, i)"
+                  @click="chosen = school.key"
+                >
+                  {{ school.label }}{{ isChosen(school, i) ? ' (drawn)' : '' }}
+                </button>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr>
+              <th scope="row">In short</th>
+              <td v-for="school in schools" :key="school.key">{{ school.description }}</td>
+            </tr>
+            <tr v-for="[key, label] in rows" :key="key">
+              <th scope="row">{{ label }}</th>
+              <td v-for="school in schools" :key="school.key" :class="{ differs: school[key] }">
+                <template v-if="school[key]"
+                  ><span class="mark" aria-hidden="true">◆</span> {{ school[key] }}</template
+                >
+                <span v-else class="soft">as described</span>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </WideTable>
     </div>
   </section>
 </template>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { counted } from '../shell/counted.ts';
 import type { CandidatePage, Examination, ImportPreview } from '@kritikos/contracts/examinations';
 import { computed, ref } from 'vue';
 import { call, callWithCsv, messageOf } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
 import { useExamination } from './examinationStore.ts';
+import WideTable from '../shell/WideTable.vue';
 
 const PAGE = 12;
 const store = useExamination();
@@ -55,22 +57,24 @@ async function turn(by: number) {
 <template>
   <section class="panel">
     <h2>Candidates</h2>
-    <table v-if="data && data.total > 0" class="ledger">
-      <thead>
-        <tr>
-          <th class="number">Number</th>
-          <th>Name</th>
-          <th>Circuit</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="c in data.candidates" :key="c.id">
-          <td class="number">{{ c.number }}</td>
-          <td>{{ c.name }}</td>
-          <td>{{ c.circuit }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <WideTable v-if="data && data.total > 0" label="Candidates">
+      <table class="ledger">
+        <thead>
+          <tr>
+            <th class="number">Number</th>
+            <th>Name</th>
+            <th>Circuit</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="c in data.candidates" :key="c.id">
+            <td class="number">{{ c.number }}</td>
+            <td>{{ c.name }}</td>
+            <td>{{ c.circuit }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </WideTable>
     <div v-if="data && data.total > PAGE" class="d-flex align-center ga-2 mt-2">
       <v-btn size="small" :disabled="offset === 0" @click="turn(-1)">Earlier</v-btn>
       <span class="soft figures">
@@ -98,31 +102,33 @@ async function turn(by: number) {
           <b>{{ preview.errors.length }} cells cannot be taken.</b> Nothing is imported until the
           file is right.
         </p>
-        <table class="ledger">
-          <thead>
-            <tr>
-              <th class="number">Row</th>
-              <th>Column</th>
-              <th>What is wrong</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(e, i) in preview.errors.slice(0, 20)" :key="i">
-              <td class="number">{{ e.row }}</td>
-              <td>{{ e.column }}</td>
-              <td>{{ e.detail }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <WideTable label="Rows to import">
+          <table class="ledger">
+            <thead>
+              <tr>
+                <th class="number">Row</th>
+                <th>Column</th>
+                <th>What is wrong</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(e, i) in preview.errors.slice(0, 20)" :key="i">
+                <td class="number">{{ e.row }}</td>
+                <td>{{ e.column }}</td>
+                <td>{{ e.detail }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </WideTable>
       </template>
       <template v-else>
         <p>
-          <b>{{ preview.rows.length }} candidates</b>, from {{ preview.rows[0]?.number }}
+          <b>{{ counted(preview.rows.length, 'candidate') }}</b>, from {{ preview.rows[0]?.number }}
           {{ preview.rows[0]?.name }} to {{ preview.rows.at(-1)?.number }}
           {{ preview.rows.at(-1)?.name }}.
         </p>
         <v-btn variant="flat" color="primary" @click="take">
-          Import {{ preview.rows.length }} candidates
+          Import {{ counted(preview.rows.length, 'candidate') }}
         </v-btn>
       </template>
     </div>

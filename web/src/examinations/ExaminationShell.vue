@@ -73,7 +73,6 @@ const steps = computed(() =>
   gap: 2px;
   padding: 0 24px;
   border-bottom: 1.5px solid var(--ink);
-  overflow-x: auto;
 }
 .title {
   flex: 1 1 220px;
@@ -117,5 +116,34 @@ const steps = computed(() =>
   display: block;
   height: 3px;
   background: var(--petrol);
+}
+/* Where it is narrow the cycle folds under its title; no step is cut off. */
+@media (max-width: 1080px) {
+  .cycle {
+    display: grid;
+    grid-template-columns: repeat(6, 1fr);
+    gap: 0;
+    padding: 0 14px;
+  }
+  .title {
+    grid-column: 1 / -1;
+    border-bottom: 1px solid var(--rule);
+  }
+  .title small {
+    display: inline;
+    margin-left: 8px;
+  }
+  .step {
+    min-width: 0;
+    padding: 6px 8px 0;
+  }
+}
+@media (max-width: 600px) {
+  .cycle {
+    grid-template-columns: repeat(3, 1fr);
+  }
+  .step {
+    border-bottom: 1px solid var(--rule);
+  }
 }
 </style>

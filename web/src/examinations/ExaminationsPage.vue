@@ -6,6 +6,7 @@ import { call } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
 import { useSubmit } from '../http/useSubmit.ts';
 import LoadState from '../shell/LoadState.vue';
+import WideTable from '../shell/WideTable.vue';
 
 const router = useRouter();
 const { data, error, reload } = useLoaded(() => call<ExaminationSummary[]>('GET', '/examinations'));
@@ -38,32 +39,34 @@ const {
     <p v-if="data?.length === 0" class="panel">
       There is no examination yet. Make one, then bring in candidates and stations.
     </p>
-    <table v-if="data && data.length > 0" class="ledger panel">
-      <thead>
-        <tr>
-          <th>Examination</th>
-          <th>School</th>
-          <th>Cohort</th>
-          <th>Day</th>
-          <th class="number">Stations</th>
-          <th class="number">Candidates</th>
-          <th class="number">Sheets submitted</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="one in data" :key="one.id">
-          <td>
-            <router-link :to="`/examinations/${one.id}`">{{ one.title }}</router-link>
-          </td>
-          <td>{{ one.school }}</td>
-          <td>{{ one.cohort }}</td>
-          <td class="figures">{{ one.heldOn }}</td>
-          <td class="number">{{ one.stations }}</td>
-          <td class="number">{{ one.candidates }}</td>
-          <td class="number">{{ one.submitted }} of {{ one.sheets }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <WideTable v-if="data && data.length > 0" label="Examinations">
+      <table class="ledger panel">
+        <thead>
+          <tr>
+            <th>Examination</th>
+            <th>School</th>
+            <th>Cohort</th>
+            <th>Day</th>
+            <th class="number">Stations</th>
+            <th class="number">Candidates</th>
+            <th class="number">Sheets submitted</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in data" :key="one.id">
+            <td>
+              <router-link :to="`/examinations/${one.id}`">{{ one.title }}</router-link>
+            </td>
+            <td>{{ one.school }}</td>
+            <td>{{ one.cohort }}</td>
+            <td class="figures">{{ one.heldOn }}</td>
+            <td class="number">{{ one.stations }}</td>
+            <td class="number">{{ one.candidates }}</td>
+            <td class="number">{{ one.submitted }} of {{ one.sheets }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </WideTable>
     <v-dialog v-model="creating" max-width="520">
       <v-card title="New examination">
         <v-card-text class="d-grid ga-3">

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { counted } from '../shell/counted.ts';
 import { computed } from 'vue';
 import { CYCLE } from './cycle.ts';
 import { useExamination } from './examinationStore.ts';
+import WideTable from '../shell/WideTable.vue';
 
 const store = useExamination();
 const examination = computed(() => store.current);
@@ -19,7 +21,8 @@ const signOf = (done: number, of: number) => (of > 0 && done >= of ? '●' : don
     <h1>{{ examination.title }}</h1>
     <p class="soft">
       {{ examination.school }} · cohort {{ examination.cohort }} · {{ examination.heldOn }} ·
-      {{ examination.candidates }} candidates, {{ examination.stations }} stations ·
+      {{ counted(examination.candidates, 'candidate') }},
+      {{ counted(examination.stations, 'station') }} ·
       {{ examination.markingOpen ? 'marking is open' : 'marking is closed' }}
     </p>
     <ol class="phases">
@@ -40,37 +43,39 @@ const signOf = (done: number, of: number) => (of > 0 && done >= of ? '●' : don
       </li>
     </ol>
     <h2 class="mt-5 mb-2">Stations</h2>
-    <table class="ledger panel">
-      <thead>
-        <tr>
-          <th class="number">No.</th>
-          <th>Station</th>
-          <th>Procedure</th>
-          <th>Region</th>
-          <th class="number">Minutes</th>
-          <th>Checklist</th>
-          <th>Examiners</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="station in examination.stationList" :key="station.id">
-          <td class="number">{{ station.position }}</td>
-          <td>{{ station.title }}</td>
-          <td>{{ station.procedureTitle }}</td>
-          <td>{{ station.region }}</td>
-          <td class="number">{{ station.minutes }}</td>
-          <td>
-            version {{ station.version }}, {{ station.items }} items,
-            {{ station.frozenAt ? 'frozen' : 'not frozen yet' }}
-          </td>
-          <td>
-            <div v-for="e in station.examiners" :key="e.accountId">
-              {{ e.name }}<span v-if="e.every > 1" class="soft">, one in {{ e.every }}</span>
-            </div>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <WideTable label="Stations">
+      <table class="ledger panel">
+        <thead>
+          <tr>
+            <th class="number">No.</th>
+            <th>Station</th>
+            <th>Procedure</th>
+            <th>Region</th>
+            <th class="number">Minutes</th>
+            <th>Checklist</th>
+            <th>Examiners</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="station in examination.stationList" :key="station.id">
+            <td class="number">{{ station.position }}</td>
+            <td>{{ station.title }}</td>
+            <td>{{ station.procedureTitle }}</td>
+            <td>{{ station.region }}</td>
+            <td class="number">{{ station.minutes }}</td>
+            <td>
+              version {{ station.version }}, {{ counted(station.items, 'item') }},
+              {{ station.frozenAt ? 'frozen' : 'not frozen yet' }}
+            </td>
+            <td>
+              <div v-for="e in station.examiners" :key="e.accountId">
+                {{ e.name }}<span v-if="e.every > 1" class="soft">, one in {{ e.every }}</span>
+              </div>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </WideTable>
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '../shell/counted.ts';
 import type { Account } from '@kritikos/contracts/accounts';
 import type { Planned } from '@kritikos/contracts/examinations';
 import { computed, ref } from 'vue';
@@ -42,11 +43,11 @@ async function plan() {
           </p>
           <v-btn variant="flat" color="primary" @click="plan">Plan who marks whom</v-btn>
           <p v-if="planned" role="status" class="mt-2">
-            {{ planned.sheets }} sheets, {{ planned.doubleMarked }} of them pairs for double
-            marking; {{ planned.added }} new, {{ planned.removed }} removed.
+            {{ counted(planned.sheets, 'sheet') }}, {{ planned.doubleMarked }} of them pairs for
+            double marking; {{ planned.added }} new, {{ planned.removed }} removed.
             <template v-if="planned.unplanned > 0">
-              {{ planned.unplanned }} have marks on them and stay, though the plan no longer wants
-              them.
+              {{ counted(planned.unplanned, 'sheet has', 'sheets have') }} marks and stay, though
+              the plan no longer wants {{ planned.unplanned === 1 ? 'it' : 'them' }}.
             </template>
           </p>
           <v-alert v-if="problem" type="error" role="alert" class="mt-2">{{ problem }}</v-alert>

@@ -7,6 +7,7 @@ import { useExamination } from '../examinations/examinationStore.ts';
 import { call, messageOf } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
 import LoadState from '../shell/LoadState.vue';
+import WideTable from '../shell/WideTable.vue';
 
 const store = useExamination();
 const id = store.current?.id ?? '';
@@ -45,62 +46,66 @@ async function setOpen(open: boolean) {
     <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
     <LoadState :error="error" :loading="!data" @retry="reload" />
     <template v-if="data">
-      <table class="ledger panel mt-2">
-        <thead>
-          <tr>
-            <th class="number">Station</th>
-            <th>Title</th>
-            <th>Examiner</th>
-            <th class="number">Planned</th>
-            <th class="number">Under way</th>
-            <th class="number">Submitted</th>
-            <th style="width: 26%">Progress</th>
-          </tr>
-        </thead>
-        <tbody v-for="station in data.stations" :key="station.stationId">
-          <tr v-for="(e, i) in station.examiners" :key="e.examinerId">
-            <td class="number">{{ i === 0 ? station.position : '' }}</td>
-            <td>{{ i === 0 ? station.title : '' }}</td>
-            <td>{{ e.name }}</td>
-            <td class="number">{{ e.planned }}</td>
-            <td class="number">{{ e.started - e.submitted }}</td>
-            <td class="number">{{ e.submitted }}</td>
-            <td>
-              <span class="track"
-                ><i :style="{ width: `${(100 * e.submitted) / Math.max(1, e.planned)}%` }"
-              /></span>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <WideTable label="Progress by station and examiner" class="mt-2">
+        <table class="ledger panel">
+          <thead>
+            <tr>
+              <th class="number">Station</th>
+              <th>Title</th>
+              <th>Examiner</th>
+              <th class="number">Planned</th>
+              <th class="number">Under way</th>
+              <th class="number">Submitted</th>
+              <th style="width: 26%">Progress</th>
+            </tr>
+          </thead>
+          <tbody v-for="station in data.stations" :key="station.stationId">
+            <tr v-for="(e, i) in station.examiners" :key="e.examinerId">
+              <td class="number">{{ i === 0 ? station.position : '' }}</td>
+              <td>{{ i === 0 ? station.title : '' }}</td>
+              <td>{{ e.name }}</td>
+              <td class="number">{{ e.planned }}</td>
+              <td class="number">{{ e.started - e.submitted }}</td>
+              <td class="number">{{ e.submitted }}</td>
+              <td>
+                <span class="track"
+                  ><i :style="{ width: `${(100 * e.submitted) / Math.max(1, e.planned)}%` }"
+                /></span>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </WideTable>
       <h2 class="mt-5 mb-2">Sheets that want a look</h2>
       <p v-if="data.attention.length === 0" class="soft">None.</p>
-      <table v-else class="ledger panel">
-        <thead>
-          <tr>
-            <th class="number">Candidate</th>
-            <th>Station</th>
-            <th>Examiner</th>
-            <th>Why</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="a in data.attention" :key="a.sheetId">
-            <td class="number">{{ a.candidateNumber }}</td>
-            <td>{{ a.station }}</td>
-            <td>{{ a.examiner }}</td>
-            <td>
-              <b>{{ a.reason }}</b>
-            </td>
-            <td>
-              <router-link :to="`/examinations/${id}/sheets/${a.sheetId}`"
-                >open the sheet</router-link
-              >
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <WideTable v-else label="Sheets that want a look">
+        <table class="ledger panel">
+          <thead>
+            <tr>
+              <th class="number">Candidate</th>
+              <th>Station</th>
+              <th>Examiner</th>
+              <th>Why</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="a in data.attention" :key="a.sheetId">
+              <td class="number">{{ a.candidateNumber }}</td>
+              <td>{{ a.station }}</td>
+              <td>{{ a.examiner }}</td>
+              <td>
+                <b>{{ a.reason }}</b>
+              </td>
+              <td>
+                <router-link :to="`/examinations/${id}/sheets/${a.sheetId}`"
+                  >open the sheet</router-link
+                >
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </WideTable>
     </template>
   </div>
 </template>

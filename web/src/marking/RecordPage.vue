@@ -5,6 +5,7 @@ import { useLoaded } from '../http/useLoaded.ts';
 import LoadState from '../shell/LoadState.vue';
 import { describeEvent } from './describeEvent.ts';
 import SheetReading from './SheetReading.vue';
+import WideTable from '../shell/WideTable.vue';
 
 const props = defineProps<{ sheet: string }>();
 const { data, error, reload } = useLoaded(() =>
@@ -47,25 +48,27 @@ function howItCame({ happenedAt, receivedAt, clockAhead }: Tap): string {
         <section class="panel">
           <h2>Everything that was tapped</h2>
           <p class="soft">By the clock of the server, in the order that counts.</p>
-          <table class="ledger">
-            <thead>
-              <tr>
-                <th class="number">Time (UTC)</th>
-                <th>What</th>
-                <th>How it came</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="event in data.events" :key="event.id" :class="{ late: event.late }">
-                <td class="number">{{ event.happenedAt.slice(11, 19) }}</td>
-                <td>{{ describeEvent(event.body, data.sheet.checklist.content) }}</td>
-                <td class="soft">
-                  <b v-if="event.late">{{ LATE[event.late] }}</b>
-                  {{ howItCame(event) }}
-                </td>
-              </tr>
-            </tbody>
-          </table>
+          <WideTable label="Everything that was tapped">
+            <table class="ledger">
+              <thead>
+                <tr>
+                  <th class="number">Time (UTC)</th>
+                  <th>What</th>
+                  <th>How it came</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="event in data.events" :key="event.id" :class="{ late: event.late }">
+                  <td class="number">{{ event.happenedAt.slice(11, 19) }}</td>
+                  <td>{{ describeEvent(event.body, data.sheet.checklist.content) }}</td>
+                  <td class="soft">
+                    <b v-if="event.late">{{ LATE[event.late] }}</b>
+                    {{ howItCame(event) }}
+                  </td>
+                </tr>
+              </tbody>
+            </table>
+          </WideTable>
         </section>
       </div>
     </template>

@@ -122,4 +122,14 @@ kbd {
     display: none;
   }
 }
+@media (max-width: 600px) {
+  .strip {
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+  }
+  .which {
+    grid-column: 1 / -1;
+    width: auto;
+  }
+}
 </style>

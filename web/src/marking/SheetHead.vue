@@ -64,7 +64,7 @@ const saved = computed(() => {
       :aria-label="`${shown} left. ${running ? 'Stop' : 'Start'} the clock`"
       @click="$emit('clock')"
     >
-      {{ shown }}<small>{{ running ? 'running' : 'tap to start' }}</small>
+      {{ shown }}<small>{{ locked ? 'left' : running ? 'running' : 'tap to start' }}</small>
     </button>
     <button type="button" class="safety" :disabled="locked" @click="$emit('safety')">
       Safety stop<small v-if="safetyEvents > 0">{{ safetyEvents }} recorded</small>
@@ -187,6 +187,40 @@ select {
   }
   .stop {
     font-size: 0.76rem;
+  }
+}
+/* On a phone: who and how long in the first line, what it is below. */
+@media (max-width: 600px) {
+  header {
+    position: sticky;
+    top: 0;
+    z-index: 2;
+    display: grid;
+    grid-template-columns: auto 1fr auto auto;
+    gap: 4px 8px;
+    background: var(--paper);
+  }
+  .station {
+    grid-column: 1 / -1;
+    grid-row: 2;
+  }
+  h1 {
+    white-space: normal;
+  }
+  .variant {
+    grid-column: 1 / -1;
+    grid-row: 3;
+    flex-direction: row;
+    align-items: center;
+    gap: 8px;
+  }
+  select {
+    flex: 1;
+    height: 48px;
+  }
+  .clock,
+  .safety {
+    min-width: 84px;
   }
 }
 </style>

@@ -159,4 +159,29 @@ const isSet = (value: number | string) =>
 .mark:disabled {
   cursor: default;
 }
+@media (max-width: 600px) {
+  .item,
+  .item.wide {
+    flex: none;
+    flex-direction: column;
+    align-items: stretch;
+    gap: 4px;
+    padding: 6px 4px;
+  }
+  .described {
+    white-space: normal;
+  }
+  .choices,
+  .wide .choices {
+    flex-wrap: wrap;
+    justify-content: flex-end;
+    padding-left: 0;
+  }
+  .mark.named {
+    flex: 1 1 40%;
+  }
+  .item :deep(.entry) {
+    justify-content: flex-end;
+  }
+}
 </style>

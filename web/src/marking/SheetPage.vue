@@ -272,4 +272,19 @@ useSheetKeys({
     grid-template-rows: 1fr auto;
   }
 }
+/* On a phone the sheet is one long page, its head in sight. */
+@media (max-width: 600px) {
+  .sheet {
+    height: auto;
+    min-height: 100dvh;
+    overflow: visible;
+  }
+  .body {
+    display: block;
+    overflow: visible;
+  }
+  .column {
+    border-right: 0;
+  }
+}
 </style>

@@ -5,6 +5,7 @@ import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import { computed } from 'vue';
 import { describeValue } from './describeEvent.ts';
 import { byPhase } from './phases.ts';
+import WideTable from '../shell/WideTable.vue';
 
 /** One sheet to be read, not marked; items on which it differs from another are pointed at. */
 const props = defineProps<{ sheet: Sheet; differing: readonly string[] }>();
@@ -25,24 +26,26 @@ const markOf = (key: string) => props.sheet.state.marks.find((m) => m.item === k
       }}
       <template v-if="sheet.state.safetyEvents > 0"> · safety event recorded</template>
     </p>
-    <table class="ledger">
-      <tbody v-for="group in groups" :key="group.title">
-        <tr>
-          <th colspan="3">{{ group.title }}</th>
-        </tr>
-        <tr
-          v-for="item in group.items"
-          :key="item.key"
-          :class="{ differs: differing.includes(item.key) }"
-        >
-          <td class="sign" :title="differing.includes(item.key) ? 'The sheets differ here' : ''">
-            {{ differing.includes(item.key) ? '≠' : '' }}
-          </td>
-          <td>{{ item.text }}</td>
-          <td class="value">{{ describeValue(item, markOf(item.key)) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <WideTable label="Marks on this sheet">
+      <table class="ledger">
+        <tbody v-for="group in groups" :key="group.title">
+          <tr>
+            <th colspan="3">{{ group.title }}</th>
+          </tr>
+          <tr
+            v-for="item in group.items"
+            :key="item.key"
+            :class="{ differs: differing.includes(item.key) }"
+          >
+            <td class="sign" :title="differing.includes(item.key) ? 'The sheets differ here' : ''">
+              {{ differing.includes(item.key) ? '≠' : '' }}
+            </td>
+            <td>{{ item.text }}</td>
+            <td class="value">{{ describeValue(item, markOf(item.key)) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </WideTable>
     <p v-if="sheet.state.faults.length > 0">
       Faults:
       {{

@@ -103,7 +103,26 @@ li span {
 }
 .end {
   display: flex;
+  flex-wrap: wrap;
   justify-content: flex-end;
   gap: 10px;
+}
+@media (max-width: 600px) {
+  .review {
+    padding: 14px;
+    overflow-y: auto;
+  }
+  .review > * {
+    min-width: 0;
+  }
+  li {
+    flex-wrap: wrap;
+  }
+  li span {
+    flex-basis: 100%;
+  }
+  ul {
+    max-height: none;
+  }
 }
 </style>

@@ -147,4 +147,9 @@ textarea {
     grid-template-columns: repeat(3, 1fr);
   }
 }
+@media (max-width: 600px) {
+  .faults {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -2,9 +2,10 @@ import type { ChecklistContent } from '@kritikos/catalogue/procedure';
 import type { EventBody } from '@kritikos/contracts/marking';
 import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
+import { bandWords } from '../catalogue/bandWords.ts';
 import { choicesOf } from './markChoices.ts';
 
-/** A value as the sheet shows it: the label of the button, or the number with its unit. */
+/** A value to be read: the label of the button with its anchor, or the number with its unit. */
 export function describeValue(
   item: ChecklistItem,
   mark: { value: number | string | null; observation: string; manner: string } | undefined,
@@ -15,7 +16,11 @@ export function describeValue(
   }
   const choice = choicesOf(item).find((c) => c.value === mark.value);
   const text =
-    item.kind === 'measured' ? `${mark.value} ${item.unit}` : (choice?.label ?? String(mark.value));
+    item.kind === 'measured'
+      ? bandWords(Number(mark.value), Number(mark.value), item.unit)
+      : item.kind === 'graded'
+        ? `${choice?.label ?? mark.value}: ${item.anchors[Number(mark.value)] ?? ''}`
+        : (choice?.label ?? String(mark.value));
   return mark.manner === 'done' ? text : `${text}, ${mark.manner.replace('-', ' ')}`;
 }
 

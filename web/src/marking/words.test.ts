@@ -58,7 +58,7 @@ describe('the line under an item', () => {
 describe('a value in the record', () => {
   it('is the word of the button, or the number with its unit', () => {
     expect(describeValue(itemOf('consent'), { ...seen, value: 0 })).toBe('Not');
-    expect(describeValue(measured as ChecklistItem, { ...seen, value: 25 })).toBe('25 °');
+    expect(describeValue(measured as ChecklistItem, { ...seen, value: 25 })).toBe('25°');
     expect(describeValue(itemOf('consent'), { ...seen, value: 1, manner: 'mimed' })).toBe(
       'Done, mimed',
     );

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '../shell/counted.ts';
 import type { CandidateReport } from '@kritikos/contracts/results';
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import { useExamination } from '../examinations/examinationStore.ts';
@@ -79,7 +80,7 @@ const print = () => window.print();
               <router-link :to="`/examinations/${id}/sheets/${sheet.sheetId}`">
                 {{ sheet.examiner }}
               </router-link>
-              <span class="soft figures">
+              <span class="soft figures score">
                 {{ one(sheet.percent) }}{{ sheet.grade ? `, ${sheet.grade}` : '' }}</span
               >
             </h3>
@@ -92,8 +93,8 @@ const print = () => window.print();
             </ul>
             <p v-else>Full marks on every item.</p>
             <p v-if="sheet.unmarked + sheet.notObserved > 0" class="soft">
-              {{ sheet.unmarked }} items without a mark, {{ sheet.notObserved }} not observed; they
-              do not count.
+              {{ counted(sheet.unmarked, 'item') }} without a mark, {{ sheet.notObserved }} not
+              observed; what was not seen does not count.
             </p>
             <p v-if="sheet.comment" class="serif">“{{ sheet.comment }}”</p>
           </article>
@@ -104,6 +105,9 @@ const print = () => window.print();
 </template>
 
 <style scoped>
+.score {
+  margin-left: 0.4em;
+}
 .report {
   max-width: 960px;
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '../shell/counted.ts';
 import type { CandidateResult, Results } from '@kritikos/contracts/results';
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import { reachesCut } from '@kritikos/core/standards/reachesCut';
@@ -7,6 +8,7 @@ import { useExamination } from '../examinations/examinationStore.ts';
 import { call } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
 import LoadState from '../shell/LoadState.vue';
+import WideTable from '../shell/WideTable.vue';
 
 const PAGE = 200;
 const store = useExamination();
@@ -66,7 +68,14 @@ const print = () => window.print();
         {{ data.decision.signedAt.slice(0, 10) }}: the mean over the stations must reach
         {{ data.decision.meanCut.toFixed(1) }} %.
         <b v-if="data.submittedSince > 0">
-          {{ data.submittedSince }} sheets were submitted since and are not in it.
+          {{
+            counted(
+              data.submittedSince,
+              'sheet was submitted since and is',
+              'sheets were submitted since and are',
+            )
+          }}
+          not in it.
         </b>
       </p>
       <p v-else class="caution">
@@ -75,60 +84,62 @@ const print = () => window.print();
       <p v-if="data.total === 0" class="panel">
         There is no candidate yet; import them under Prepare.
       </p>
-      <table v-else class="ledger panel">
-        <thead>
-          <tr>
-            <th class="number">
-              <button class="linkish" type="button" @click="order = 'number'">No.</button>
-            </th>
-            <th>Name</th>
-            <th>
-              <button class="linkish" type="button" @click="order = 'outcome'">Outcome</button>
-            </th>
-            <th class="number">
-              <button class="linkish" type="button" @click="order = 'mean'">Mean %</button>
-            </th>
-            <th v-for="s in data.stations" :key="s.stationId" class="number" :title="s.title">
-              St. {{ s.position }}
-              <div class="soft figures">cut {{ one(s.cut) }}</div>
-            </th>
-            <th v-for="d in DOMAINS" :key="d" class="number" :title="d">{{ SHORT[d] }}</th>
-            <th class="number">Safety</th>
-            <th>Why</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="c in sorted" :key="c.candidateId">
-            <td class="number">{{ c.number }}</td>
-            <td>
-              <router-link :to="`/examinations/${id}/results/${c.candidateId}`">
-                {{ c.name }}
-              </router-link>
-            </td>
-            <td :class="c.outcome ?? ''">
-              <template v-if="c.outcome">{{ SIGNS[c.outcome] }} {{ c.outcome }}</template>
-              <span v-else class="soft">–</span>
-            </td>
-            <td class="number">
-              <b>{{ one(c.mean) }}</b>
-            </td>
-            <td
-              v-for="(s, i) in c.stations"
-              :key="s.stationId"
-              class="number"
-              :class="{ below: notPassed(s, data.stations[i]?.cut) }"
-              :title="[...s.criticalMissed, ...s.criticalUnseen].join('; ') || undefined"
-            >
-              {{ below(s.percent, data.stations[i]?.cut) ? '↓' : '' }}{{ one(s.percent) }}
-              <small v-if="s.criticalMissed.length > 0">critical</small>
-              <small v-else-if="s.outcome === 'undecided' && s.percent !== null">undecided</small>
-            </td>
-            <td v-for="d in DOMAINS" :key="d" class="number soft">{{ one(c.domains[d]) }}</td>
-            <td class="number soft">{{ one(c.safety) }}</td>
-            <td class="why">{{ c.reasons.join(' ') }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <WideTable v-else label="Results by candidate">
+        <table class="ledger panel">
+          <thead>
+            <tr>
+              <th class="number">
+                <button class="linkish" type="button" @click="order = 'number'">No.</button>
+              </th>
+              <th>Name</th>
+              <th>
+                <button class="linkish" type="button" @click="order = 'outcome'">Outcome</button>
+              </th>
+              <th class="number">
+                <button class="linkish" type="button" @click="order = 'mean'">Mean %</button>
+              </th>
+              <th v-for="s in data.stations" :key="s.stationId" class="number" :title="s.title">
+                St. {{ s.position }}
+                <div class="soft figures">cut {{ one(s.cut) }}</div>
+              </th>
+              <th v-for="d in DOMAINS" :key="d" class="number" :title="d">{{ SHORT[d] }}</th>
+              <th class="number">Safety</th>
+              <th>Why</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="c in sorted" :key="c.candidateId">
+              <td class="number">{{ c.number }}</td>
+              <td>
+                <router-link :to="`/examinations/${id}/results/${c.candidateId}`">
+                  {{ c.name }}
+                </router-link>
+              </td>
+              <td :class="c.outcome ?? ''">
+                <template v-if="c.outcome">{{ SIGNS[c.outcome] }} {{ c.outcome }}</template>
+                <span v-else class="soft">–</span>
+              </td>
+              <td class="number">
+                <b>{{ one(c.mean) }}</b>
+              </td>
+              <td
+                v-for="(s, i) in c.stations"
+                :key="s.stationId"
+                class="number"
+                :class="{ below: notPassed(s, data.stations[i]?.cut) }"
+                :title="[...s.criticalMissed, ...s.criticalUnseen].join('; ') || undefined"
+              >
+                {{ below(s.percent, data.stations[i]?.cut) ? '↓' : '' }}{{ one(s.percent) }}
+                <small v-if="s.criticalMissed.length > 0">critical</small>
+                <small v-else-if="s.outcome === 'undecided' && s.percent !== null">undecided</small>
+              </td>
+              <td v-for="d in DOMAINS" :key="d" class="number soft">{{ one(c.domains[d]) }}</td>
+              <td class="number soft">{{ one(c.safety) }}</td>
+              <td class="why">{{ c.reasons.join(' ') }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </WideTable>
       <div v-if="data.total > PAGE" class="d-flex ga-2 mt-2 no-print">
         <v-btn :disabled="offset === 0" @click="turn(-1)">Earlier</v-btn>
         <v-btn :disabled="offset + PAGE >= data.total" @click="turn(1)">Later</v-btn>
@@ -163,6 +174,6 @@ td small {
 }
 .why {
   font-size: 0.84rem;
-  min-width: 190px;
+  min-width: 340px;
 }
 </style>

@@ -31,14 +31,19 @@ async function signOut() {
     />
     <v-menu v-if="session.account">
       <template #activator="{ props }">
-        <v-btn v-bind="props" variant="text" size="small">
-          {{ session.account.name }} · {{ session.account.role }}
+        <v-btn v-bind="props" variant="text" size="small" class="own">
+          <span class="who">{{ session.account.name }} · {{ session.account.role }}</span>
         </v-btn>
       </template>
-      <v-list density="compact">
-        <v-list-item v-if="session.account.role === 'lead'" title="Audit" to="/audit" />
-        <v-list-item title="Change password" @click="changingPassword = true" />
-        <v-list-item title="Sign out" @click="signOut" />
+      <v-list density="compact" role="menu">
+        <v-list-item
+          v-if="session.account.role === 'lead'"
+          role="menuitem"
+          title="Audit"
+          to="/audit"
+        />
+        <v-list-item role="menuitem" title="Change password" @click="changingPassword = true" />
+        <v-list-item role="menuitem" title="Sign out" @click="signOut" />
       </v-list>
     </v-menu>
     <PasswordDialog v-model="changingPassword" />
@@ -62,9 +67,23 @@ async function signOut() {
 .motto {
   font-size: 0.85rem;
 }
+.own {
+  height: auto;
+  min-height: 32px;
+}
 @media (max-width: 700px) {
   .motto {
     display: none;
+  }
+  .bar {
+    gap: 6px;
+    padding: 6px 12px;
+  }
+  .who {
+    max-width: 34vw;
+    white-space: normal;
+    line-height: 1.1;
+    text-align: left;
   }
 }
 </style>

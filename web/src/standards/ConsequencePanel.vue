@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '../shell/counted.ts';
 import type { StandardsPage } from '@kritikos/contracts/standards';
 import type { Standard } from '@kritikos/core/standards/setStandard';
 import { computed } from 'vue';
@@ -31,7 +32,7 @@ const signedMean = computed(() =>
         <template v-if="standard.incomplete"> · {{ standard.incomplete }} incomplete</template>
       </p>
       <p class="figures">
-        Mean of {{ stations }} stations must reach <b>{{ meanCut.toFixed(1) }} %</b>
+        Mean of {{ counted(stations, 'station') }} must reach <b>{{ meanCut.toFixed(1) }} %</b>
         <span v-if="signedMean !== null" class="soft">; signed: {{ signedMean.toFixed(1) }} %</span>
       </p>
       <ul v-if="failing.length > 0" tabindex="0" aria-label="Who fails, and why">

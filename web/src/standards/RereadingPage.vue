@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { counted } from '../shell/counted.ts';
 import type { Rereading } from '@kritikos/contracts/standards';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { call } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
 import LoadState from '../shell/LoadState.vue';
+import WideTable from '../shell/WideTable.vue';
 
 const props = defineProps<{ decision: string }>();
 const store = useExamination();
@@ -40,7 +42,14 @@ const SIGNS = { pass: '● pass', fail: '▲ fail', incomplete: '◌ incomplete'
         <p>
           Below, the cuts of this decision are applied to the sheets that it knew.
           <template v-if="data.submittedSince > 0">
-            {{ data.submittedSince }} sheets arrived later and are left out.
+            {{
+              counted(
+                data.submittedSince,
+                'sheet arrived later and is',
+                'sheets arrived later and are',
+              )
+            }}
+            left out.
           </template>
         </p>
       </section>
@@ -51,7 +60,11 @@ const SIGNS = { pass: '● pass', fail: '▲ fail', incomplete: '◌ incomplete'
               ? 'Nobody’s outcome changes'
               : data.changed.length === 1
                 ? 'One candidate’s outcome changes'
-                : `${data.changed.length} candidates’ outcomes change`
+                : counted(
+                    data.changed.length,
+                    'candidate’s outcome changes',
+                    'candidates’ outcomes change',
+                  )
           }}
         </h2>
         <div
@@ -61,28 +74,30 @@ const SIGNS = { pass: '● pass', fail: '▲ fail', incomplete: '◌ incomplete'
           role="region"
           aria-label="Whose outcome changes"
         >
-          <table class="ledger">
-            <thead>
-              <tr>
-                <th class="number">Candidate</th>
-                <th>As signed</th>
-                <th>Under the present rule</th>
-                <th>Why</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="c in data.changed" :key="c.candidate">
-                <td class="number">
-                  <router-link :to="`${home}/results/${c.candidate}`">{{ c.number }}</router-link>
-                </td>
-                <td>{{ SIGNS[c.before] }}</td>
-                <td>
-                  <b>{{ SIGNS[c.after] }}</b>
-                </td>
-                <td>{{ c.reasons.join(' ') || 'Every condition is met.' }}</td>
-              </tr>
-            </tbody>
-          </table>
+          <WideTable label="Candidates whose outcome changes">
+            <table class="ledger">
+              <thead>
+                <tr>
+                  <th class="number">Candidate</th>
+                  <th>As signed</th>
+                  <th>Under the present rule</th>
+                  <th>Why</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="c in data.changed" :key="c.candidate">
+                  <td class="number">
+                    <router-link :to="`${home}/results/${c.candidate}`">{{ c.number }}</router-link>
+                  </td>
+                  <td>{{ SIGNS[c.before] }}</td>
+                  <td>
+                    <b>{{ SIGNS[c.after] }}</b>
+                  </td>
+                  <td>{{ c.reasons.join(' ') || 'Every condition is met.' }}</td>
+                </tr>
+              </tbody>
+            </table>
+          </WideTable>
         </div>
         <p v-if="data.newest" class="mt-3">
           <v-btn variant="flat" color="primary" :to="`${home}/standards`">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '../shell/counted.ts';
 import { computed, ref } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { messageOf } from '../http/api.ts';
@@ -58,8 +59,8 @@ function setHandCut(station: string, cut: number | null) {
             before you sign anew.
           </p>
           <p v-if="page.outstanding > 0" class="caution">
-            {{ page.outstanding }} planned sheets are not submitted; a standard set now does not
-            know them.
+            {{ counted(page.outstanding, 'planned sheet is', 'planned sheets are') }} not submitted;
+            a standard set now does not know them.
           </p>
           <StationPanel
             v-for="(station, i) in page.data"
@@ -101,9 +102,9 @@ function setHandCut(station: string, cut: number | null) {
       <v-card title="Sign the standard">
         <v-card-text class="d-grid ga-3">
           <p>
-            {{ standard?.passed }} candidates pass, {{ standard?.failed }} fail,
-            {{ standard?.incomplete }} are incomplete. Once signed, the decision is read-only; a
-            change makes a new one that follows it.
+            {{ counted(standard?.passed ?? 0, 'candidate passes', 'candidates pass') }},
+            {{ standard?.failed }} fail, {{ standard?.incomplete }} are incomplete. Once signed, the
+            decision is read-only; a change makes a new one that follows it.
           </p>
           <v-textarea
             v-model="reason"
