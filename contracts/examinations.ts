@@ -75,6 +75,8 @@ export const examination = examinationSummary.extend({
   markingOpenedAt: instant.nullable(),
   /** False before marking opens and during a break. */
   markingOpen: z.boolean(),
+  /** How many seconds before the end a station's clock warns; 0 for not at all. */
+  warningSeconds: z.int(),
   progress: z.array(phaseProgress),
   stationList: z.array(station),
 });
@@ -91,6 +93,9 @@ export const stationReadings = z.object({
   readings: z.record(key, z.number().min(-10_000).max(10_000)),
 });
 export type StationReadings = z.infer<typeof stationReadings>;
+
+export const countdownWarning = z.object({ seconds: z.int().min(0).max(600) });
+export type CountdownWarning = z.infer<typeof countdownWarning>;
 
 export const stationChange = z.object({ checklistVersionId: id });
 

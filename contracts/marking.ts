@@ -119,6 +119,8 @@ export const sheet = z.object({
   station: z.string(),
   position: z.int(),
   minutes: z.int(),
+  /** How many seconds before the end the clock warns; 0 for not at all. */
+  warningSeconds: z.int(),
   examinationTitle: z.string(),
   candidateNumber: z.int(),
   examiner: z.string(),

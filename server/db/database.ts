@@ -6,6 +6,7 @@ import * as criticalItems from './migrations/0002_critical_items.ts';
 import * as readingsAndOffers from './migrations/0003_readings_and_offers.ts';
 import * as stream from './migrations/0004_stream.ts';
 import * as sessionsAndAudit from './migrations/0005_sessions_and_audit.ts';
+import * as countdownWarning from './migrations/0006_countdown_warning.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
 export type Database = Knex;
@@ -22,6 +23,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0003_readings_and_offers': readingsAndOffers,
   '0004_stream': stream,
   '0005_sessions_and_audit': sessionsAndAudit,
+  '0006_countdown_warning': countdownWarning,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

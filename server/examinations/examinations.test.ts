@@ -66,7 +66,7 @@ describe('reading a candidate list', () => {
 const server = await startServer('demo');
 let lead: Caller;
 let id: string;
-let examiners: { id: string }[];
+let examiners: { id: string; name: string }[];
 let versions: { versionId: string; checklistId: string }[];
 
 beforeAll(async () => {
@@ -197,6 +197,21 @@ describe('preparing an examination', () => {
     const content = { ...version.content, task: 'Another task' };
     const next = await lead.call('POST', `/checklists/${version.checklistId}/versions`, content);
     expect(next.body).toMatchObject({ version: version.version + 2, frozenAt: null });
+  });
+
+  it('lets the lead say when the clocks warn; every sheet carries it', async () => {
+    const warn = (seconds: number) => lead.call('PUT', `/examinations/${id}/warning`, { seconds });
+    expect((await lead.call('GET', `/examinations/${id}`)).body.warningSeconds).toBe(60);
+    expect((await warn(120).expect(200)).body.warningSeconds).toBe(120);
+    expect((await warn(601)).status).toBe(422);
+    const inside = await server.signIn(
+      EXAMINERS.find((e) => e.name === examiners[0]?.name)?.email ?? '',
+    );
+    const own = (await inside.call('GET', '/own/stations')).body.find(
+      (s: { examinationTitle: string }) => s.examinationTitle === 'Resit',
+    );
+    const sheet = (await inside.call('GET', `/sheets/${own.sheets[0].id}`)).body;
+    expect(sheet.warningSeconds).toBe(120);
   });
 
   it('a break does not bring preparation back', async () => {

@@ -10,6 +10,7 @@ import type { Database } from '../db/database.ts';
 const SUMMARY = `
   select e.id, e.title, e.school, e.cohort, e.held_on as "heldOn", e.zone,
     e.marking_opened_at as "markingOpenedAt", e.marking_closed_at as "markingClosedAt",
+    e.warning_seconds as "warningSeconds",
     (select count(*) from candidate c where c.examination_id = e.id) as candidates,
     (select count(*) from station s where s.examination_id = e.id) as stations,
     (select count(*) from sheet h join station s on s.id = h.station_id where s.examination_id = e.id) as sheets,
@@ -34,6 +35,7 @@ export async function findExamination(
     row && {
       ...summaryOf(row),
       markingOpenedAt: row.markingOpenedAt?.toISOString() ?? null,
+      warningSeconds: row.warningSeconds,
       markingOpen: row.markingOpenedAt !== null && row.markingClosedAt === null,
     }
   );
@@ -43,6 +45,7 @@ function summaryOf(row: Record<string, unknown>): ExaminationSummary {
   const summary = { ...row };
   delete summary.markingOpenedAt;
   delete summary.markingClosedAt;
+  delete summary.warningSeconds;
   return summary as unknown as ExaminationSummary;
 }
 
@@ -74,6 +77,10 @@ export async function setMarkingOpened(db: Database, id: string, open: boolean):
          where id = ? and marking_opened_at is not null`,
     [id],
   );
+}
+
+export async function setWarning(db: Database, id: string, seconds: number): Promise<void> {
+  await db('examination').where({ id }).update({ warning_seconds: seconds });
 }
 
 export async function listStations(db: Database, examinationId: string): Promise<Station[]> {

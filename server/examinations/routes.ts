@@ -1,5 +1,6 @@
 import {
   candidatePage,
+  countdownWarning,
   examination,
   examinationSummary,
   importPreview,
@@ -123,6 +124,16 @@ export const examinationRoutes = [
     params: one,
     answers: planned,
     handle: ({ db, params, account }) => service.planSheets(db, params.examination, account),
+  }),
+  route({
+    method: 'put',
+    path: '/examinations/:examination/warning',
+    access: ['lead'],
+    params: one,
+    body: countdownWarning,
+    answers: examination,
+    handle: ({ db, params, body, account }) =>
+      service.changeWarning(db, params.examination, body, account),
   }),
   route({
     method: 'put',

@@ -1,6 +1,7 @@
 import type { Account } from '@kritikos/contracts/accounts';
 import type {
   CellError,
+  CountdownWarning,
   Examination,
   ImportPreview,
   NewExamination,
@@ -351,6 +352,26 @@ export async function setMarkingOpen(
       accountId: lead.id,
       action: open ? 'marking opened' : 'marking closed',
       subject: examinationId,
+    });
+  });
+  return describeExamination(db, examinationId);
+}
+
+/** Says how long before the end of a station its clock warns; tablets take it with the next sheet. */
+export async function changeWarning(
+  db: Database,
+  examinationId: string,
+  { seconds }: CountdownWarning,
+  lead: Account,
+): Promise<Examination> {
+  await requireExamination(db, examinationId);
+  await db.transaction(async (trx) => {
+    await examinations.setWarning(trx, examinationId, seconds);
+    await recordAction(trx, {
+      accountId: lead.id,
+      action: 'countdown warning changed',
+      subject: examinationId,
+      detail: { seconds },
     });
   });
   return describeExamination(db, examinationId);

@@ -19,6 +19,7 @@ export interface SheetRow {
   station: string;
   position: number;
   minutes: number;
+  warningSeconds: number;
   examinationTitle: string;
   examinationId: string;
   candidateNumber: number;
@@ -39,7 +40,7 @@ export interface SheetRow {
 export async function findSheet(db: Database, id: string): Promise<SheetRow | undefined> {
   const { rows } = await db.raw(
     `select h.id, s.id as "stationId", s.title as station, s.position, s.minutes,
-       e.title as "examinationTitle", e.id as "examinationId", c.number as "candidateNumber",
+       e.warning_seconds as "warningSeconds", e.title as "examinationTitle", e.id as "examinationId", c.number as "candidateNumber",
        a.id as "examinerId", a.name as examiner, h.checklist_version_id as "checklistVersionId",
        h.variant, h.comment, h.rating, h.clock, h.safety_events as "safetyEvents",
        s.patient_readings as "patientReadings",

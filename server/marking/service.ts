@@ -47,14 +47,15 @@ export async function requireSheet(db: Database, id: string): Promise<SheetRow> 
 export async function describeSheet(db: Database, row: SheetRow): Promise<Sheet> {
   const { marks, faults } = await marking.marksAndFaults(db, row.id);
   const { stamp, tapped } = await marking.tapsOf(db, row.id);
-  const { id, stationId, station, position, minutes, examinationTitle, candidateNumber, examiner } =
-    row;
+  const { id, stationId, station, position, minutes, warningSeconds } = row;
+  const { examinationTitle, candidateNumber, examiner } = row;
   return {
     id,
     stationId,
     station,
     position,
     minutes,
+    warningSeconds,
     examinationTitle,
     candidateNumber,
     examiner,

@@ -109,7 +109,7 @@ watch(figure, () => {
           <b>{{ found.checklist.stopRule }}</b>
           <div v-for="caution in found.checklist.cautions" :key="caution">{{ caution }}</div>
           <div v-if="found.contraindications.length > 0">
-            Not for: {{ found.contraindications.join('; ') }}.
+            Not for: {{ found.contraindications.join('; ').replace(/\.$/, '') }}.
           </div>
           <div class="soft">
             Local policy, consent and a licensed clinician’s judgement come first.

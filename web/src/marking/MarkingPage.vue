@@ -16,6 +16,23 @@ const { data, error, reload } = useLoaded(() =>
 );
 useIntervalFn(() => void reload(), 10_000);
 const problem = ref('');
+const WARNINGS = [
+  { value: 0, title: 'not at all' },
+  { value: 30, title: '30 seconds before the end' },
+  { value: 60, title: 'a minute before the end' },
+  { value: 120, title: '2 minutes before the end' },
+  { value: 300, title: '5 minutes before the end' },
+];
+
+async function setWarning(seconds: number) {
+  try {
+    const change = { seconds: Math.round(seconds) };
+    store.take(await call<Examination>('PUT', `/examinations/${id}/warning`, change));
+    problem.value = '';
+  } catch (thrown) {
+    problem.value = messageOf(thrown);
+  }
+}
 
 async function setOpen(open: boolean) {
   try {
@@ -43,6 +60,14 @@ async function setOpen(open: boolean) {
           : 'Opening marking freezes the checklists in use, so that every candidate meets the same ones.'
       }}
     </p>
+    <v-select
+      :model-value="store.current?.warningSeconds ?? 60"
+      :items="WARNINGS"
+      label="The clock of a station warns"
+      max-width="300"
+      class="mb-3"
+      @update:model-value="setWarning"
+    />
     <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
     <LoadState :error="error" :loading="!data" @retry="reload" />
     <template v-if="data">

@@ -8,6 +8,7 @@ const props = defineProps<{
   shown: string;
   remaining: number;
   running: boolean;
+  ending: boolean;
   waiting: number;
   stopped: '' | 'offline' | 'signed out' | 'busy';
   ofOthers: number;
@@ -22,6 +23,13 @@ const WHY = {
   'signed out': ', signed out',
   busy: ', server busy',
 };
+/** What stands under the clock; the end is announced in words, not only by the frame. */
+const below = computed(() => {
+  if (props.locked) return 'left';
+  if (props.ending) return 'ends soon';
+  if (props.running) return props.remaining < 0 ? 'over time' : 'running';
+  return 'tap to start';
+});
 const saved = computed(() => {
   if (props.waiting === 0) return { sign: '✓', words: 'All saved' };
   return { sign: '…', words: `${props.waiting} waiting${WHY[props.stopped]}` };
@@ -36,7 +44,7 @@ const saved = computed(() => {
       <b class="figures">{{ sheet.candidateNumber }}</b>
     </div>
     <div class="station">
-      <h1>Station {{ sheet.position }} · {{ sheet.checklist.title }}</h1>
+      <h1>Station {{ sheet.position }} · {{ sheet.station }}: {{ sheet.checklist.title }}</h1>
       <div class="stop"><b>Stop rule.</b> {{ sheet.checklist.content.stopRule }}</div>
     </div>
     <label class="variant">
@@ -59,13 +67,14 @@ const saved = computed(() => {
     <button
       type="button"
       class="clock figures"
-      :class="{ running, over: remaining < 0 }"
+      :class="{ running, ending, over: remaining < 0 }"
       :disabled="locked"
       :aria-label="`${shown} left. ${running ? 'Stop' : 'Start'} the clock`"
       @click="$emit('clock')"
     >
-      {{ shown }}<small>{{ locked ? 'left' : running ? 'running' : 'tap to start' }}</small>
+      {{ shown }}<small>{{ below }}</small>
     </button>
+    <span class="d-sr-only" aria-live="assertive">{{ ending ? 'The station ends soon' : '' }}</span>
     <button type="button" class="safety" :disabled="locked" @click="$emit('safety')">
       Safety stop<small v-if="safetyEvents > 0">{{ safetyEvents }} recorded</small>
     </button>
@@ -159,6 +168,14 @@ select {
   display: block;
   font: 500 0.72rem var(--sans);
   color: var(--soft);
+}
+.clock.ending {
+  border: 3px solid var(--ochre);
+  color: var(--ochre);
+}
+.clock.ending small {
+  color: inherit;
+  font-weight: 700;
 }
 .clock.over {
   border: 3px double var(--madder);

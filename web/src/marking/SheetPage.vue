@@ -23,7 +23,8 @@ const session = useSession();
 const own = useSheet(props.sheet, session.account?.id ?? '');
 const { state, items, marks, unmarked } = own;
 const minutes = computed(() => own.sheet.value?.minutes ?? 0);
-const countdown = useCountdown(state, toRef(minutes));
+const warning = computed(() => own.sheet.value?.warningSeconds ?? 0);
+const countdown = useCountdown(state, toRef(minutes), toRef(warning));
 onMounted(own.load);
 
 const columns = computed(() => inTwoColumns(byPhase(items.value)));
@@ -140,6 +141,7 @@ useSheetKeys({
         :shown="countdown.shown.value"
         :remaining="countdown.remaining.value"
         :running="countdown.running.value"
+        :ending="countdown.ending.value"
         :waiting="waiting"
         :stopped="stopped"
         :of-others="ofOthers"

@@ -8,7 +8,11 @@ import { clockAhead } from '../http/serverClock.ts';
  * Seconds left at this station, counted from the clock events of the sheet; negative in overtime.
  * A submission ends the count.
  */
-export function useCountdown(state: Ref<SheetState | null>, minutes: Ref<number>) {
+export function useCountdown(
+  state: Ref<SheetState | null>,
+  minutes: Ref<number>,
+  warning: Ref<number>,
+) {
   const now = useNow({ interval: 500 });
   const remaining = computed(() => {
     const clock = state.value?.clock;
@@ -27,5 +31,9 @@ export function useCountdown(state: Ref<SheetState | null>, minutes: Ref<number>
     const text = `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
     return remaining.value < 0 ? `+${text}` : text;
   });
-  return { remaining, running, shown };
+  /** True from so many seconds before the end until the end. */
+  const ending = computed(
+    () => running.value && remaining.value >= 0 && remaining.value <= warning.value,
+  );
+  return { remaining, running, shown, ending };
 }
