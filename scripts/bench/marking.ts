@@ -3,6 +3,8 @@ import { newestVersions } from '../../server/checklists/repository.ts';
 import { offerCatalogue } from '../../server/checklists/service.ts';
 import { prepareDatabase } from '../../server/db/database.ts';
 import type { Database } from '../../server/db/database.ts';
+import { importCandidates } from '../../server/examinations/candidates.ts';
+import { planSheets } from '../../server/examinations/planning.ts';
 import * as examinations from '../../server/examinations/service.ts';
 import { newId } from '../../server/http/newId.ts';
 import { Device } from './device.ts';
@@ -74,7 +76,7 @@ async function prepareBench(url: string): Promise<string[]> {
     lead,
   );
   const [checklist] = await newestVersions(db);
-  await examinations.importCandidates(db, id, 'number,name\n1,Name 1', lead);
+  await importCandidates(db, id, 'number,name\n1,Name 1', lead);
   const emails: string[] = [];
   for (let station = 0; station < STATIONS; station++) {
     const wanted = { title: `S ${station}`, minutes: 8, checklistVersionId: checklist?.versionId };
@@ -92,7 +94,7 @@ async function prepareBench(url: string): Promise<string[]> {
     }
     await examinations.assignExaminers(db, stationList.at(-1)?.id ?? '', { examiners }, lead);
   }
-  await examinations.planSheets(db, id, lead);
+  await planSheets(db, id, lead);
   await examinations.setMarkingOpen(db, id, true, lead);
   await db.destroy();
   return emails;

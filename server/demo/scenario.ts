@@ -8,6 +8,8 @@ import { createAccount, createFirstLead } from '../accounts/service.ts';
 import { hasAnyAccount } from '../accounts/repository.ts';
 import { confirmBriefing } from '../calibration/service.ts';
 import type { Database } from '../db/database.ts';
+import { importCandidates } from '../examinations/candidates.ts';
+import { planSheets } from '../examinations/planning.ts';
 import * as examinations from '../examinations/service.ts';
 import { newId } from '../http/newId.ts';
 import { ownStations } from '../marking/repository.ts';
@@ -102,7 +104,7 @@ async function prepare(
   const rows = CANDIDATE_NAMES.map(
     (name, i) => `${i + 1},${name},${i % 2 === 0 ? 'Green' : 'White'}`,
   );
-  await examinations.importCandidates(db, id, ['number,name,circuit', ...rows].join('\n'), lead);
+  await importCandidates(db, id, ['number,name,circuit', ...rows].join('\n'), lead);
   const { stationList } = await examinations.describeExamination(db, id);
   for (const [i, station] of stationList.entries()) {
     const first = examiners[i] as Account;
@@ -122,7 +124,7 @@ async function prepare(
     await confirmBriefing(db, station.id, first);
     if (i !== 3) await confirmBriefing(db, station.id, second);
   }
-  await examinations.planSheets(db, id, lead);
+  await planSheets(db, id, lead);
   return examinations.setMarkingOpen(db, id, true, lead);
 }
 

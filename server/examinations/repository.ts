@@ -41,12 +41,9 @@ export async function findExamination(
   );
 }
 
-function summaryOf(row: Record<string, unknown>): ExaminationSummary {
-  const summary = { ...row };
-  delete summary.markingOpenedAt;
-  delete summary.markingClosedAt;
-  delete summary.warningSeconds;
-  return summary as unknown as ExaminationSummary;
+function summaryOf(row: ExaminationSummary): ExaminationSummary {
+  const { id, title, school, cohort, heldOn, zone, candidates, stations, sheets, submitted } = row;
+  return { id, title, school, cohort, heldOn, zone, candidates, stations, sheets, submitted };
 }
 
 export async function insertExamination(

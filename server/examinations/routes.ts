@@ -14,6 +14,8 @@ import {
 import { id, page } from '@kritikos/contracts/primitives';
 import { z } from 'zod';
 import { route } from '../http/route.ts';
+import { importCandidates, previewCandidates } from './candidates.ts';
+import { planSheets } from './planning.ts';
 import * as examinations from './repository.ts';
 import * as service from './service.ts';
 
@@ -104,7 +106,7 @@ export const examinationRoutes = [
     body: z.string(),
     takes: 'csv',
     answers: importPreview,
-    handle: ({ db, params, body }) => service.previewCandidates(db, params.examination, body),
+    handle: ({ db, params, body }) => previewCandidates(db, params.examination, body),
   }),
   route({
     method: 'post',
@@ -115,7 +117,7 @@ export const examinationRoutes = [
     takes: 'csv',
     answers: examination,
     handle: ({ db, params, body, account }) =>
-      service.importCandidates(db, params.examination, body, account),
+      importCandidates(db, params.examination, body, account),
   }),
   route({
     method: 'post',
@@ -123,7 +125,7 @@ export const examinationRoutes = [
     access: ['lead'],
     params: one,
     answers: planned,
-    handle: ({ db, params, account }) => service.planSheets(db, params.examination, account),
+    handle: ({ db, params, account }) => planSheets(db, params.examination, account),
   }),
   route({
     method: 'put',

@@ -1,14 +1,10 @@
 import type { Account } from '@kritikos/contracts/accounts';
 import type {
-  CellError,
   CountdownWarning,
   Examination,
-  ImportPreview,
   NewExamination,
   NewStation,
   PhaseProgress,
-  Planned,
-  Station,
   StationExaminers,
   StationReadings,
 } from '@kritikos/contracts/examinations';
@@ -18,9 +14,8 @@ import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, HttpProblem, invalid, notFound } from '../http/problems.ts';
-import { readCandidates } from '../jobs/pool.ts';
 import * as examinations from './repository.ts';
-import type { PlannedSheet, StoredExamination } from './repository.ts';
+import type { StoredExamination } from './repository.ts';
 
 export async function createExamination(
   db: Database,
@@ -76,7 +71,7 @@ export async function requireStation(db: Database, id: string) {
 }
 
 /** The examination as it stands while this transaction holds it: preparation changes one at a time. */
-async function holdExamination(trx: Database, id: string): Promise<StoredExamination> {
+export async function holdExamination(trx: Database, id: string): Promise<StoredExamination> {
   await examinations.lockExamination(trx, id);
   return requireExamination(trx, id);
 }
@@ -201,131 +196,6 @@ export async function assignExaminers(
     });
   });
   return describeExamination(db, station.examinationId);
-}
-
-/** Reads a candidate list and says what would happen; nothing is saved. */
-export async function previewCandidates(
-  db: Database,
-  examinationId: string,
-  content: string,
-): Promise<ImportPreview> {
-  await requireExamination(db, examinationId);
-  const numbers = await examinations.candidateNumbers(db, examinationId);
-  return readCandidates({ content, taken: numbers.map((c) => c.number) });
-}
-
-/** Takes a candidate list whole, or not at all. */
-export async function importCandidates(
-  db: Database,
-  examinationId: string,
-  content: string,
-  lead: Account,
-): Promise<Examination> {
-  const { rows, errors } = await previewCandidates(db, examinationId, content);
-  refuseBadCells(errors);
-  await db.transaction(async (trx) => {
-    await examinations.lockExamination(trx, examinationId);
-    // The list was read before anything was held; another import may have come in between.
-    const taken = await examinations.candidateNumbers(trx, examinationId);
-    const numbers = new Set(taken.map((c) => c.number));
-    refuseBadCells(
-      rows.flatMap(({ number }, i) =>
-        numbers.has(number)
-          ? [
-              {
-                row: i + 2,
-                column: 'number',
-                detail: `Candidate ${number} was imported meanwhile.`,
-              },
-            ]
-          : [],
-      ),
-    );
-    const candidates = rows.map((row) => ({ id: newId(), ...row }));
-    await examinations.insertCandidates(trx, examinationId, candidates);
-    await recordAction(trx, {
-      accountId: lead.id,
-      action: 'candidates imported',
-      subject: examinationId,
-      detail: { candidates: rows.length },
-    });
-  });
-  return describeExamination(db, examinationId);
-}
-
-function refuseBadCells(errors: readonly CellError[]): void {
-  if (errors.length === 0) return;
-  throw invalid(
-    errors.slice(0, 100).map((e) => ({
-      pointer: `/row ${e.row}${e.column ? `/${e.column}` : ''}`,
-      detail: e.detail,
-    })),
-    'The list was not imported',
-  );
-}
-
-/**
- * Plans who marks whom: a sheet for every candidate and first examiner, and for every n-th
- * candidate with a second one. The n-th begins elsewhere at each station, so that over the
- * examination most candidates are double-marked somewhere and the examiners stay connected.
- *
- * Planning again adds what is missing and removes what the plan no longer wants. A sheet with a tap
- * on it stays, wanted or not. What is answered is what is there now.
- */
-export async function planSheets(
-  db: Database,
-  examinationId: string,
-  lead: Account,
-): Promise<Planned> {
-  return db.transaction(async (trx) => {
-    await holdExamination(trx, examinationId);
-    const stations = await examinations.listStations(trx, examinationId);
-    const candidates = await examinations.candidateNumbers(trx, examinationId);
-    const unstaffed = stations.filter((s) => s.examiners.length === 0).map((s) => s.position);
-    if (stations.length === 0 || candidates.length === 0 || unstaffed.length > 0) {
-      throw conflict(
-        'The sheets cannot be planned yet',
-        unstaffed.length > 0
-          ? `Station ${unstaffed.join(', ')} has no examiner.`
-          : 'Add stations and import candidates first.',
-      );
-    }
-    const wanted: PlannedSheet[] = [];
-    for (const station of stations) {
-      const { content } = await findChecklistVersion(trx, station.checklistVersionId);
-      wanted.push(...sheetsOf(station, candidates, content.usualVariant));
-    }
-    const removed = await examinations.removeUnplannedSheets(trx, examinationId, wanted);
-    const added = await examinations.insertPlannedSheets(trx, wanted);
-    await recordAction(trx, {
-      accountId: lead.id,
-      action: 'sheets planned',
-      subject: examinationId,
-      detail: { added, removed },
-    });
-    const present = await examinations.countPlanned(trx, examinationId);
-    return { ...present, added, removed, unplanned: present.sheets - wanted.length };
-  });
-}
-
-/** The sheets that a station's examiners are to fill in. */
-function sheetsOf(
-  { id, position, checklistVersionId, examiners }: Station,
-  candidates: readonly { id: string }[],
-  variant: string,
-): PlannedSheet[] {
-  return examiners.flatMap(({ accountId, every }) =>
-    candidates
-      .filter((_, i) => i % every === (position - 1) % every)
-      .map((candidate) => ({
-        id: newId(),
-        station_id: id,
-        candidate_id: candidate.id,
-        examiner_id: accountId,
-        checklist_version_id: checklistVersionId,
-        variant,
-      })),
-  );
 }
 
 /**

@@ -20,15 +20,20 @@ const UNUSED = [
   'usb',
 ];
 
+const nonces = new WeakMap<object, string>();
+
+/** The nonce of one answer: what its header allows and its page carries. */
+export function nonceOf(response: object): string {
+  const nonce = nonces.get(response) ?? randomBytes(16).toString('base64');
+  nonces.set(response, nonce);
+  return nonce;
+}
+
 /**
  * The headers of every page and file. Styles come from here or carry the nonce of their page, because
  * Vuetify writes its theme into a style element; scripts and fonts come from here only.
  */
 export function pageHeaders(hstsSeconds: number): RequestHandler[] {
-  const nonce: RequestHandler = (_request, response, next) => {
-    response.locals.nonce = randomBytes(16).toString('base64');
-    next();
-  };
   const permissions: RequestHandler = (_request, response, next) => {
     response.setHeader('permissions-policy', UNUSED.map((name) => `${name}=()`).join(', '));
     next();
@@ -36,11 +41,7 @@ export function pageHeaders(hstsSeconds: number): RequestHandler[] {
   const others = helmet({
     contentSecurityPolicy: {
       directives: {
-        styleSrc: [
-          "'self'",
-          (_request, response) =>
-            `'nonce-${(response as unknown as { locals: { nonce: string } }).locals.nonce}'`,
-        ],
+        styleSrc: ["'self'", (_request, response) => `'nonce-${nonceOf(response)}'`],
         fontSrc: ["'self'"],
         // The server speaks plain HTTP on loopback; a proxy in front adds TLS.
         upgradeInsecureRequests: null,
@@ -48,7 +49,7 @@ export function pageHeaders(hstsSeconds: number): RequestHandler[] {
     },
     strictTransportSecurity: hstsSeconds > 0 ? { maxAge: hstsSeconds } : false,
   });
-  return [nonce, others, permissions];
+  return [others, permissions];
 }
 
 /**

@@ -3,6 +3,7 @@ import { join, sep } from 'node:path';
 import express from 'express';
 import type { RequestHandler } from 'express';
 import { notFound } from './problems.ts';
+import { nonceOf } from './securityHeaders.ts';
 
 /** Stands in the built page where the nonce of each answer goes; see web/vite.config.ts. */
 const PLACE_OF_NONCE = /__CSP_NONCE__/g;
@@ -23,7 +24,7 @@ export function webApplication(folder: string): RequestHandler {
   return (request, response, next) => {
     const show = () => {
       response.setHeader('cache-control', 'no-cache');
-      response.type('html').send(page.replace(PLACE_OF_NONCE, response.locals.nonce as string));
+      response.type('html').send(page.replace(PLACE_OF_NONCE, nonceOf(response)));
     };
     if (request.path === '/index.html' && request.method === 'GET') return show();
     files(request, response, (error?: unknown) => {

@@ -1,0 +1,74 @@
+import type { Account } from '@kritikos/contracts/accounts';
+import type { Planned, Station } from '@kritikos/contracts/examinations';
+import { recordAction } from '../audit/repository.ts';
+import { findChecklistVersion } from '../checklists/service.ts';
+import type { Database } from '../db/database.ts';
+import { newId } from '../http/newId.ts';
+import { conflict } from '../http/problems.ts';
+import * as examinations from './repository.ts';
+import type { PlannedSheet } from './repository.ts';
+import { holdExamination } from './service.ts';
+
+/**
+ * Plans who marks whom: a sheet for every candidate and first examiner, and for every n-th
+ * candidate with a second one. The n-th begins elsewhere at each station, so that over the
+ * examination most candidates are double-marked somewhere and the examiners stay connected.
+ *
+ * Planning again adds what is missing and removes what the plan no longer wants. A sheet with a tap
+ * on it stays, wanted or not. What is answered is what is there now.
+ */
+export async function planSheets(
+  db: Database,
+  examinationId: string,
+  lead: Account,
+): Promise<Planned> {
+  return db.transaction(async (trx) => {
+    await holdExamination(trx, examinationId);
+    const stations = await examinations.listStations(trx, examinationId);
+    const candidates = await examinations.candidateNumbers(trx, examinationId);
+    const unstaffed = stations.filter((s) => s.examiners.length === 0).map((s) => s.position);
+    if (stations.length === 0 || candidates.length === 0 || unstaffed.length > 0) {
+      throw conflict(
+        'The sheets cannot be planned yet',
+        unstaffed.length > 0
+          ? `Station ${unstaffed.join(', ')} has no examiner.`
+          : 'Add stations and import candidates first.',
+      );
+    }
+    const wanted: PlannedSheet[] = [];
+    for (const station of stations) {
+      const { content } = await findChecklistVersion(trx, station.checklistVersionId);
+      wanted.push(...sheetsOf(station, candidates, content.usualVariant));
+    }
+    const removed = await examinations.removeUnplannedSheets(trx, examinationId, wanted);
+    const added = await examinations.insertPlannedSheets(trx, wanted);
+    await recordAction(trx, {
+      accountId: lead.id,
+      action: 'sheets planned',
+      subject: examinationId,
+      detail: { added, removed },
+    });
+    const present = await examinations.countPlanned(trx, examinationId);
+    return { ...present, added, removed, unplanned: present.sheets - wanted.length };
+  });
+}
+
+/** The sheets that a station's examiners are to fill in. */
+function sheetsOf(
+  { id, position, checklistVersionId, examiners }: Station,
+  candidates: readonly { id: string }[],
+  variant: string,
+): PlannedSheet[] {
+  return examiners.flatMap(({ accountId, every }) =>
+    candidates
+      .filter((_, i) => i % every === (position - 1) % every)
+      .map((candidate) => ({
+        id: newId(),
+        station_id: id,
+        candidate_id: candidate.id,
+        examiner_id: accountId,
+        checklist_version_id: checklistVersionId,
+        variant,
+      })),
+  );
+}
