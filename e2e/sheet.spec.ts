@@ -174,7 +174,7 @@ test('a refused tap is set aside with its reason, and is done again or dropped w
   const aside = page.getByRole('alert').filter({ hasText: 'set aside' });
   await expect(aside).toContainText('Comment: Slow hands');
   await expect(aside).toContainText('characters that cannot be stored');
-  await saved(page);
+  await expect(page.getByRole('status')).toHaveText(/1 set aside/);
   await expect(item(page, 'consent').getByRole('button', { name: 'Not done' })).toHaveAttribute(
     'aria-pressed',
     'true',

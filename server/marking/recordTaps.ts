@@ -97,8 +97,8 @@ async function readTap(db: Database, sent: unknown): Promise<Tap> {
   const read = markEvent.safeParse(sent);
   if (!read.success) {
     const id = markEvent.shape.id.safeParse((sent as { id?: unknown } | null)?.id);
-    const issues = read.error.issues.map(({ path, message }) =>
-      `${path.join('/')} ${message}`.trim(),
+    const issues = read.error.issues.map(
+      ({ path, message }) => `${path.at(-1)?.toString() ?? 'it'} ${message}`,
     );
     return refusedTap(id.success ? id.data : null, `This cannot be stored: ${issues.join('; ')}.`);
   }

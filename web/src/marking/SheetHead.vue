@@ -12,6 +12,7 @@ const props = defineProps<{
   waiting: number;
   stopped: '' | 'offline' | 'signed out' | 'busy';
   ofOthers: number;
+  setAside: number;
   locked: boolean;
   safetyEvents: number;
 }>();
@@ -31,6 +32,8 @@ const below = computed(() => {
   return 'tap to start';
 });
 const saved = computed(() => {
+  // What the server refused is not saved, whatever else is.
+  if (props.setAside > 0) return { sign: '✕', words: `${props.setAside} set aside` };
   if (props.waiting === 0) return { sign: '✓', words: 'All saved' };
   return { sign: '…', words: `${props.waiting} waiting${WHY[props.stopped]}` };
 });
@@ -60,7 +63,7 @@ const saved = computed(() => {
         </option>
       </select>
     </label>
-    <span class="saved figures" role="status" :class="{ open: waiting > 0 }">
+    <span class="saved figures" role="status" :class="{ open: waiting > 0 || setAside > 0 }">
       <b aria-hidden="true">{{ saved.sign }}</b> {{ saved.words }}
       <small v-if="ofOthers > 0">{{ ofOthers }} of another examiner</small>
     </span>

@@ -145,6 +145,7 @@ useSheetKeys({
         :waiting="waiting"
         :stopped="stopped"
         :of-others="ofOthers"
+        :set-aside="own.refused.value.length"
         :locked="locked"
         :safety-events="state.safetyEvents"
         @clock="toggleClock"
