@@ -64,7 +64,7 @@ export function decides(
 }
 
 interface Rest extends Partial<
-  Pick<FigureSpec, 'from' | 'decides' | 'hands' | 'forces' | 'props' | 'view'>
+  Pick<FigureSpec, 'from' | 'decides' | 'hands' | 'forces' | 'props' | 'view' | 'closeUp'>
 > {
   readonly region: readonly SegmentName[];
 }

@@ -37,7 +37,7 @@ export interface Variant {
  * take the place of the procedure's. Empty where the procedure is drawn in this very way.
  */
 export interface Redrawing extends Partial<
-  Pick<FigureSpec, 'position' | 'pose' | 'from' | 'hands' | 'forces' | 'props' | 'view'>
+  Pick<FigureSpec, 'position' | 'pose' | 'from' | 'hands' | 'forces' | 'props' | 'view' | 'closeUp'>
 > {
   /** The pose is said whole: nothing of the procedure's stays. */
   readonly afresh?: boolean;

@@ -1,5 +1,6 @@
 import { earnedShare } from '@kritikos/core/scoring/mark';
 import { drawFigure, stepHeight } from '@kritikos/core/figure/draw';
+import { framed, MARGIN, united } from '@kritikos/core/figure/frame';
 import { POSITIONS, rest } from '@kritikos/core/figure/basePositions';
 import { outsideRange, RANGES } from '@kritikos/core/figure/pose';
 import { COUCH_HALF_WIDTH, COUCH_THICKNESS, couchEnds } from '@kritikos/core/figure/props';
@@ -7,7 +8,7 @@ import { LIMB_SEGMENTS, RADII, SIDES, STATURE_CM } from '@kritikos/core/figure/s
 import type { Skeleton } from '@kritikos/core/figure/skeleton';
 import type { BasePositionName } from '@kritikos/core/figure/spec';
 import type { vec3 } from 'gl-matrix';
-import type { Drawing } from '@kritikos/core/figure/drawing';
+import type { Picture } from '@kritikos/core/figure/drawing';
 import { belongsToVariant } from '@kritikos/core/scoring/checklist';
 import { keysOf } from './expectKeys.ts';
 import { describe, expect, it } from 'vitest';
@@ -28,7 +29,7 @@ const AAOS_RANGES: Record<string, [number, number]> = {
   'Ankle plantarflexion': [-20, 50],
 };
 
-function drawnAngle(drawing: Drawing): number {
+function drawnAngle(drawing: Picture): number {
   const [zero, pointer] = drawing.shapes
     .filter((s) => s.kind === 'ray')
     .map((r) => Math.atan2(r.to[1] - r.from[1], r.to[0] - r.from[0]));
@@ -130,8 +131,24 @@ describe.each(PROCEDURES.map((p) => [p.id, p] as const))('%s', (_, procedure) =>
       expect(declared, drawing.text).toBeGreaterThanOrEqual(band[0]);
       expect(declared, drawing.text).toBeLessThanOrEqual(band[1]);
       const inMain = drawing.shapes.some((shape) => shape.kind === 'sector');
-      const shown = drawnAngle(inMain ? drawing : (drawing.inset?.drawing ?? drawing));
+      const shown = drawnAngle(inMain ? drawing : (drawing.details[0] ?? drawing));
       expect(Math.abs(shown - Math.abs(declared)), angle).toBeLessThan(1);
+    }
+  });
+
+  it('stays within one picture while it moves', () => {
+    for (const figure of [procedure.figure, ...schools.map((s) => s.figure)]) {
+      if (!figure?.from) continue;
+      const end = drawFigure(figure, { side: 'right' });
+      for (const share of [0, 0.15, 0.4, 0.65, 0.85]) {
+        const now = drawFigure(figure, { side: 'right', share });
+        expect(now.box).toEqual(end.box);
+        expect(now.details.map(({ title }) => title)).toEqual(end.details.map((d) => d.title));
+        const drawn = framed(now.shapes).box;
+        // Both boxes have a margin; what is drawn itself lies inside while only that sticks out.
+        expect(united([drawn, now.box])[2] - now.box[2]).toBeLessThan(MARGIN);
+        expect(united([drawn, now.box])[3] - now.box[3]).toBeLessThan(MARGIN);
+      }
     }
   });
 });

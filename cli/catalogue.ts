@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import type { Procedure } from '@kritikos/catalogue/procedure';
 import { PROCEDURES, procedureById } from '@kritikos/catalogue/procedures';
 import {
   asOpenCatalogue,
@@ -12,6 +13,9 @@ import {
   openChecklistSchema,
   readEitherChecklist,
 } from '@kritikos/contracts/openChecklist';
+import { drawFigure } from '@kritikos/core/figure/draw';
+import type { Side } from '@kritikos/core/figure/segments';
+import { figureSvg } from '@kritikos/core/figure/svg';
 import { parsed, RefusedFile } from '@kritikos/contracts/openFile';
 import { BadInput } from './badInput.ts';
 import type { Export } from './formats.ts';
@@ -22,10 +26,7 @@ export function exported(id: string | undefined, as: Export): object {
     if (as !== 'catalogue') throw new BadInput(`Name the procedure whose ${as} you want.`);
     return asOpenCatalogue(PROCEDURES);
   }
-  const procedure = procedureById(id);
-  if (!procedure) {
-    throw new BadInput(`The catalogue has no procedure "${id}"; its page's address shows the id.`);
-  }
+  const procedure = found(id);
   switch (as) {
     case 'catalogue':
       return asOpenCatalogue([procedure]);
@@ -34,6 +35,30 @@ export function exported(id: string | undefined, as: Export): object {
     case 'fhir':
       return asQuestionnaire(id, procedure.title, procedure.checklist);
   }
+}
+
+/**
+ * A procedure's drawing as an SVG text, the same that its page shows. `school` is the key of one of
+ * its schools; without it the procedure is drawn as its first school does it.
+ */
+export function figureOf(id: string, side: Side, school: string | undefined): string {
+  const procedure = found(id);
+  const own = procedure.schools.find(({ key }) => key === school);
+  if (school !== undefined && !own) {
+    const keys = procedure.schools.map(({ key }) => key).join(', ');
+    throw new BadInput(`${id} has no school "${school}". It has: ${keys}.`);
+  }
+  const spec = own?.figure ?? procedure.figure;
+  if (!spec) throw new BadInput(`${id} has no drawing.`);
+  return figureSvg(drawFigure(spec, { side }));
+}
+
+function found(id: string): Procedure {
+  const procedure = procedureById(id);
+  if (!procedure) {
+    throw new BadInput(`The catalogue has no procedure "${id}"; its page's address shows the id.`);
+  }
+  return procedure;
 }
 
 /** The JSON Schema that a file of this format fits. */

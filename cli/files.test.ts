@@ -66,4 +66,14 @@ describe('the catalogue as files', () => {
     expect(run('catalogue', '--schema').json().$schema).toMatch(/2020-12/);
     expect(run('catalogue', 'no-such-test').stderr).toMatch(/no procedure "no-such-test"/);
   });
+
+  it('writes the drawing of a procedure, of either side and any of its schools', () => {
+    const drawn = (...flags: string[]) => run('figure', 'calf-squeeze', ...flags);
+    const [right, left] = [drawn().stdout, drawn('--side', 'left').stdout];
+    expect(right).toMatch(/^<svg [^>]*viewBox="[-\d. ]+"[^]*right side tested[^]*<\/svg>\n$/);
+    expect(left).toMatch(/left side tested/);
+    const refused = drawn('--school', 'nobody');
+    expect(refused.status).toBe(2);
+    expect(refused.stderr).toMatch(/calf-squeeze has no school "nobody"\. It has: \w/);
+  });
 });

@@ -1,3 +1,5 @@
+import { SIDES } from '@kritikos/core/figure/segments';
+import type { Side } from '@kritikos/core/figure/segments';
 import { Option } from 'commander';
 import { accuracy } from './accuracy.ts';
 import type { AccuracyFlags } from './accuracy.ts';
@@ -61,6 +63,21 @@ program
       throw new BadInput('FHIR publishes the schema of a Questionnaire; ask for another format.');
     }
     asJson(schema ? schemaOf(as as Exclude<Export, 'fhir'>) : exported(id, as));
+  });
+
+program
+  .command('figure')
+  .description('the drawing of a procedure, as SVG')
+  .argument('<procedure>', 'its id, as the address of its page shows it')
+  .addOption(new Option('--side <side>', 'the side tested').choices(SIDES).default('right'))
+  .option('--school <key>', 'a school that does it its own way')
+  .addHelpText(
+    'after',
+    '\nExample:\n  npm run --silent kritikos -- figure calf-squeeze --side left',
+  )
+  .action(async (id: string, { side, school }: { side: Side; school?: string }) => {
+    const { figureOf } = await theCatalogue();
+    process.stdout.write(`${figureOf(id, side, school)}\n`);
   });
 
 verb('check', 'whether a catalogue or checklist file can be taken', 'check my-checklist.json')

@@ -4,7 +4,7 @@ import { MODES, SIGNS, STATES } from '@kritikos/core/catalogue/response';
 import { RANGES } from '@kritikos/core/figure/pose';
 import type { JointAngle } from '@kritikos/core/figure/pose';
 import { AXIAL_SEGMENTS, LIMB_SEGMENTS } from '@kritikos/core/figure/segments';
-import { BASE_POSITIONS, HAND_ROLES, SURFACES } from '@kritikos/core/figure/spec';
+import { BASE_POSITIONS, CLOSE_UPS, HAND_ROLES, SURFACES } from '@kritikos/core/figure/spec';
 import { z } from 'zod';
 import { checklistContent } from './checklists.ts';
 import { readFile } from './openFile.ts';
@@ -56,6 +56,7 @@ const props = z.array(
 );
 const position = z.enum(BASE_POSITIONS);
 const view = z.enum(['side', 'front', 'above', 'quarter']);
+const closeUp = z.enum(CLOSE_UPS);
 
 const figure = z.strictObject({
   position,
@@ -67,6 +68,7 @@ const figure = z.strictObject({
   props: props.optional(),
   region: z.array(segment),
   view: view.optional(),
+  closeUp: closeUp.optional(),
 });
 
 const school = z.strictObject({
@@ -94,6 +96,7 @@ const school = z.strictObject({
       forces,
       props,
       view,
+      closeUp,
     })
     .partial()
     .optional(),

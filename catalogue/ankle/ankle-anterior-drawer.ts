@@ -48,6 +48,7 @@ export const ankleAnteriorDrawer = defineProcedure(
         hands: [holds('shank', 0.82, 'front'), moves('foot', 0.06, 'back')],
         forces: [push('foot', 0.1, 'front', 'back')],
         region: ['shank', 'foot'],
+        closeUp: 'ankle',
       },
     ),
     loads: [{ structure: 'anterior talofibular ligament', mode: 'tension' }],

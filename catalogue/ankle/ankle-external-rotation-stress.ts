@@ -45,6 +45,7 @@ export const ankleExternalRotationStress = defineProcedure(
         hands: [holds('shank', 0.7, 'back'), moves('foot', 0.5, 'inner')],
         forces: [turn('shank', 0.95, 'outwards')],
         region: ['shank', 'foot'],
+        closeUp: 'ankle',
       },
     ),
     loads: [

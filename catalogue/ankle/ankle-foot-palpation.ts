@@ -50,6 +50,7 @@ export const ankleFootPalpation = defineProcedure(
         view: 'side',
         hands: [holds('foot', 0.06, 'back'), feels('shank', 0.97, 'outer')],
         region: ['foot', 'shank'],
+        closeUp: 'ankle',
       },
     ),
     loads: [

@@ -46,6 +46,7 @@ export const ankleInspectionPalpation = defineProcedure(
         view: 'side',
         hands: [holds('foot', 0.08, 'below'), feels('shank', 0.96, 'outer')],
         region: ['foot', 'shank'],
+        closeUp: 'ankle',
       },
     ),
     loads: [

@@ -41,6 +41,7 @@ export const anklePosteriorDrawer = defineProcedure(
         hands: [holds('shank', 0.85, 'back'), moves('foot', 0.3, 'above')],
         forces: [push('foot', 0.3, 'back', 'above')],
         region: ['shank', 'foot'],
+        closeUp: 'ankle',
       },
     ),
     loads: [{ structure: 'posterior talofibular ligament', mode: 'tension' }],

@@ -42,6 +42,7 @@ export const ankleRangePassive = defineProcedure(
         decides: decides('ankleDorsiflexion', 10, 25),
         hands: [holds('shank', 0.8, 'back'), moves('foot', 0.4, 'below')],
         region: ['foot', 'shank'],
+        closeUp: 'ankle',
       },
     ),
     loads: [

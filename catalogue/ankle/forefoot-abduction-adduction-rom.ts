@@ -34,6 +34,7 @@ export const forefootAbductionAdductionRom = defineProcedure(
         hands: [holds('foot', 0.06, 'below'), moves('foot', 0.75, 'inner')],
         forces: [push('foot', 0.75, 'outer', 'inner')],
         region: ['foot'],
+        closeUp: 'toes',
       },
     ),
     loads: [{ structure: 'midfoot joints', mode: 'stretch' }],

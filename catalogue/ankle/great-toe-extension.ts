@@ -38,6 +38,7 @@ export const greatToeExtension = defineProcedure(
         hands: [holds('foot', 0.72, 'below'), moves('foot', 0.97, 'below')],
         forces: [push('foot', 0.97, 'above', 'below')],
         region: ['foot'],
+        closeUp: 'toes',
       },
     ),
     loads: [{ structure: 'big toe joint', mode: 'motion' }],

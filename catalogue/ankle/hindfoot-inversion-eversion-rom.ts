@@ -51,6 +51,7 @@ export const hindfootInversionEversionRom = defineProcedure(
         decides: decides('hindfootInversion', 15, 30),
         hands: [holds('shank', 0.85, 'back'), moves('foot', 0.08, 'below')],
         region: ['foot'],
+        closeUp: 'ankle',
       },
     ),
     loads: [{ structure: 'subtalar joint', mode: 'motion' }],

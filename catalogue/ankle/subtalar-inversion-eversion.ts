@@ -40,6 +40,7 @@ export const subtalarInversionEversion = defineProcedure(
         hands: [holds('shank', 0.85, 'back'), moves('foot', 0.08, 'below')],
         forces: [],
         region: ['foot'],
+        closeUp: 'ankle',
       },
     ),
     loads: [{ structure: 'subtalar joint', mode: 'motion' }],

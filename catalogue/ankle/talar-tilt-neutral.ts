@@ -52,6 +52,7 @@ export const talarTiltNeutral = defineProcedure(
         hands: [holds('shank', 0.85, 'inner'), moves('foot', 0.08, 'outer')],
         forces: [push('foot', 0.1, 'inner', 'outer')],
         region: ['shank', 'foot'],
+        closeUp: 'ankle',
       },
     ),
     loads: [

@@ -45,6 +45,7 @@ export const resistedFingerFlexionMedial = defineProcedure(
         hands: [holds('forearm', 0.9, 'outer'), moves('hand', 0.92, 'inner')],
         forces: [own(push('hand', 0.92, 'inner'))],
         region: ['hand', 'forearm'],
+        closeUp: 'fingers',
       },
     ),
     loads: [

@@ -44,6 +44,7 @@ export const bulgeBrushEffusion = defineProcedure(
         hands: [moves('shank', 0.0, 'inner')],
         forces: [push('thigh', 0.9, 'above', 'inner')],
         region: KNEE_REGION,
+        closeUp: 'kneecap',
         view: 'above',
       },
     ),

@@ -38,6 +38,7 @@ export const clarkeCompressionContraction = defineProcedure(
         hands: [holds('thigh', 0.94, 'front')],
         forces: [push('thigh', 0.96, 'below', 'front'), own(push('thigh', 0.5, 'above', 'front'))],
         region: KNEE_REGION,
+        closeUp: 'kneecap',
       },
     ),
     loads: [{ structure: 'kneecap surfaces', mode: 'compression' }],

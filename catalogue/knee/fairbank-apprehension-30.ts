@@ -61,13 +61,14 @@ export const fairbankApprehension30 = defineProcedure(
     ],
     figure: figure(
       'supine',
-      { leg: kneeBent(25) },
+      { leg: { ...kneeBent(25), kneecapShift: 5 } },
       {
         decides: decides('kneeFlexion', 20, 30),
         hands: [moves('thigh', 0.98, 'inner')],
         forces: [push('thigh', 0.98, 'outer', 'inner')],
         props: [{ kind: 'bolster', under: { segment: 'thigh', at: 0.95 } }],
         region: KNEE_REGION,
+        closeUp: 'kneecap',
       },
     ),
     loads: [

@@ -37,11 +37,12 @@ export const patellarApprehensionExtended = defineProcedure(
     ],
     figure: figure(
       'supine',
-      {},
+      { leg: { kneecapShift: 5 } },
       {
         hands: [moves('shank', 0.0, 'inner')],
         forces: [push('shank', 0.0, 'outer', 'inner')],
         region: KNEE_REGION,
+        closeUp: 'kneecap',
         view: 'above',
       },
     ),

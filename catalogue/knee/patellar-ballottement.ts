@@ -42,6 +42,7 @@ export const patellarBallottement = defineProcedure(
         hands: [holds('thigh', 0.68, 'front'), moves('shank', 0.0, 'front')],
         forces: [push('shank', 0.02, 'back', 'front')],
         region: KNEE_REGION,
+        closeUp: 'kneecap',
       },
     ),
     loads: [{ structure: 'knee joint', mode: 'float' }],

@@ -37,13 +37,14 @@ export const patellarGlideQuadrants = defineProcedure(
     ],
     figure: figure(
       'supine',
-      { leg: kneeBent(25) },
+      { leg: { ...kneeBent(25), kneecapShift: -5 } },
       {
         decides: decides('kneeFlexion', 20, 30),
         hands: [moves('thigh', 0.98, 'outer')],
         forces: [push('thigh', 0.98, 'inner', 'outer')],
         props: [{ kind: 'bolster', under: { segment: 'thigh', at: 0.95 } }],
         region: KNEE_REGION,
+        closeUp: 'kneecap',
       },
     ),
     loads: [

@@ -30,6 +30,7 @@ export const patellarGrindMobilise = defineProcedure(
         hands: [moves('shank', 0.0, 'front')],
         forces: [push('shank', 0.01, 'back', 'front')],
         region: KNEE_REGION,
+        closeUp: 'kneecap',
       },
     ),
     loads: [{ structure: 'kneecap surfaces', mode: 'compression' }],

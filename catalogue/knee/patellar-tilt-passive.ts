@@ -41,6 +41,7 @@ export const patellarTiltPassive = defineProcedure(
         hands: [moves('shank', 0.0, 'outer')],
         forces: [push('shank', 0.0, 'front', 'outer')],
         region: KNEE_REGION,
+        closeUp: 'kneecap',
         view: 'front',
       },
     ),

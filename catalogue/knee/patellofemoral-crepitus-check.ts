@@ -45,6 +45,7 @@ export const patellofemoralCrepitusCheck = defineProcedure(
         decides: decides('kneeFlexion', 0, 90),
         hands: [feels('thigh', 0.98, 'front'), moves('shank', 0.85, 'front')],
         region: KNEE_REGION,
+        closeUp: 'kneecap',
       },
     ),
     loads: [{ structure: 'kneecap surfaces', mode: 'motion' }],

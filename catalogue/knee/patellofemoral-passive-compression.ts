@@ -59,6 +59,7 @@ export const patellofemoralPassiveCompression = defineProcedure(
         hands: [moves('thigh', 0.98, 'front'), moves('shank', 0.92, 'back')],
         forces: [push('thigh', 0.98, 'back', 'front')],
         region: KNEE_REGION,
+        closeUp: 'kneecap',
       },
     ),
     loads: [{ structure: 'kneecap surfaces', mode: 'compression' }],

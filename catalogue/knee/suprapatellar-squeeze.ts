@@ -50,6 +50,7 @@ export const suprapatellarSqueeze = defineProcedure(
         hands: [moves('thigh', 0.7, 'front'), feels('shank', 0.0, 'front')],
         forces: [push('thigh', 0.86, 'below', 'front')],
         region: KNEE_REGION,
+        closeUp: 'kneecap',
       },
     ),
     loads: [{ structure: 'knee joint', mode: 'fluid' }],

@@ -45,6 +45,7 @@ export const ainMotorCheck = defineProcedure(
         view: 'side',
         hands: [holds('hand', 0.55, 'outer')],
         region: ['hand', 'forearm'],
+        closeUp: 'fingers',
       },
     ),
     loads: [{ structure: 'anterior interosseous nerve', mode: 'contraction' }],

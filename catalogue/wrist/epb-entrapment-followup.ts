@@ -43,6 +43,7 @@ export const epbEntrapmentFollowup = defineProcedure(
         hands: [holds('forearm', 0.88, 'outer'), moves('hand', 0.35, 'front')],
         forces: [own(push('hand', 0.4, 'front'))],
         region: ['forearm', 'hand'],
+        closeUp: 'wrist',
       },
     ),
     loads: [

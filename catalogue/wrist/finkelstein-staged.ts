@@ -74,6 +74,7 @@ export const finkelsteinStaged = defineProcedure(
         hands: [holds('forearm', 0.8, 'outer'), moves('hand', 0.4, 'front')],
         forces: [push('hand', 0.5, 'back', 'front')],
         region: ['forearm', 'hand'],
+        closeUp: 'wrist',
       },
     ),
     loads: [{ structure: 'first dorsal compartment', mode: 'stretch' }],

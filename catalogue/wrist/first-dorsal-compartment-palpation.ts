@@ -37,6 +37,7 @@ export const firstDorsalCompartmentPalpation = defineProcedure(
         view: 'side',
         hands: [feels('forearm', 0.96, 'front'), holds('hand', 0.7, 'inner')],
         region: ['forearm', 'hand'],
+        closeUp: 'wrist',
       },
     ),
     loads: [

@@ -50,7 +50,7 @@ export const thenarHypothenarInspection = defineProcedure(
           forearmPronation: -85,
         },
       },
-      { view: 'front', hands: [holds('hand', 0.4, 'outer')], region: ['hand'] },
+      { view: 'front', hands: [holds('hand', 0.4, 'outer')], region: ['hand'], closeUp: 'fingers' },
     ),
     loads: [
       { structure: 'median nerve in the forearm', mode: 'contraction' },

@@ -1,4 +1,5 @@
 import { vec3 } from 'gl-matrix';
+import type { Capsule } from './drawing.ts';
 
 /** An orthographic view: what is right, what is up, and the way to the viewer. */
 export interface Camera {
@@ -34,6 +35,11 @@ export function cameraAlong(axis: vec3, plain: { towards: vec3; up: vec3 }, spar
   const towards = vec3.scale(vec3.create(), axis, sign);
   const upright = Math.abs(vec3.dot(towards, plain.up)) < 0.9 ? plain.up : spare;
   return cameraFrom(towards, upright);
+}
+
+/** A tapered limb on paper, from one point to another. */
+export function between(a: Point, b: Point, r1: number, r2: number): Capsule {
+  return { x1: a.x, y1: a.y, r1, x2: b.x, y2: b.y, r2 };
 }
 
 export function project({ right, up, towards }: Camera, point: vec3): Point {

@@ -15,6 +15,7 @@ const ANGLE_WORDS: Readonly<Record<JointAngle, readonly [string, string]>> = {
   tibialRotation: ['shin turned in', 'shin turned out'],
   kneeGap: ['knee opened on the inner side', 'knee opened on the outer side'],
   talarTilt: ['talus tilted in', 'talus tilted out'],
+  kneecapShift: ['kneecap pushed outwards', 'kneecap pushed inwards'],
   shoulderFlexion: ['arm forward', 'arm stretched back'],
   shoulderAbduction: ['arm out to the side', 'arm drawn to the side'],
   shoulderHorizontalAdduction: ['arm across the chest', 'arm drawn backwards'],
@@ -46,7 +47,8 @@ const ROLE_WORDS = { holds: 'holds still', moves: 'moves', feels: 'feels' } as c
 /** An angle in words, for example "knee bent 25 degrees". */
 export function angleInWords(angle: JointAngle, degrees: number): string {
   const [more, less] = ANGLE_WORDS[angle];
-  const unit = angle === 'tibialTranslation' ? 'millimetres' : 'degrees';
+  const unit =
+    angle === 'tibialTranslation' || angle === 'kneecapShift' ? 'millimetres' : 'degrees';
   return `${degrees >= 0 ? more : less} ${Math.round(Math.abs(degrees))} ${unit}`;
 }
 

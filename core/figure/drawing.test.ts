@@ -79,7 +79,7 @@ describe('labels', () => {
   it('change their anchor with the side', () => {
     const one: Drawing = {
       ...framed([{ ...label('holds', 1, 0), anchor: 'start' } as Shape]),
-      inset: null,
+      details: [],
       text: '',
     };
     const [flipped] = of(mirrored(one), 'label');
@@ -160,7 +160,7 @@ describe('the view', () => {
     });
     expect(of(drawing, 'face')[0]?.seen).toBe('profile');
     expect(of(drawing, 'sector')).toHaveLength(0);
-    expect(drawing.inset?.title).toBe('The angle, square to it');
+    expect(drawing.details[0]?.title).toBe('Square to the angle');
   });
 
   it('shows a tilt of the ankle from the front, beside an angle that is seen from the side', () => {
@@ -170,15 +170,16 @@ describe('the view', () => {
         pose: { leg: { ankleDorsiflexion: -30, talarTilt } },
         decides: { angle: 'ankleDorsiflexion', band: [-40, -20] },
       });
-    const { inset, ...main } = tilted(5);
+    const main = tilted(5);
+    const [inset] = main.details;
     expect(of(main, 'sector')).toHaveLength(1);
     expect(inset?.title).toBe('Tilt, 3 times its size');
-    const [zero, pointer] = of(inset?.drawing ?? { shapes: [] }, 'ray').map(({ from, to }) =>
+    const [zero, pointer] = of(inset ?? { shapes: [] }, 'ray').map(({ from, to }) =>
       Math.atan2(to[1] - from[1], to[0] - from[0]),
     );
     const degrees = (((pointer ?? NaN) - (zero ?? NaN)) * 180) / Math.PI;
     expect(Math.abs(degrees)).toBeCloseTo(15, 0);
-    expect(tilted(0).inset).toBeNull();
+    expect(tilted(0).details).toEqual([]);
   });
 });
 
@@ -197,13 +198,136 @@ describe('a movement', () => {
     };
     const [start, end] = [shank(0), shank(1)];
     expect(start).toHaveLength(end.length);
-    // The foot moves by a foot's length at the most; nothing else moves at all.
+    // The foot with its big and its little toe moves; nothing else moves at all.
     const moved = start.filter((part, i) => Math.abs(part.x2 - (end[i]?.x2 ?? NaN)) > 1e-6);
-    expect(moved.length).toBeLessThanOrEqual(2);
+    expect(moved).toHaveLength(3);
   });
 
   it('says the other side as well where it is set', () => {
     const { text } = drawn({ pose: { otherLeg: { hipFlexion: 110, kneeFlexion: 130 } } }, 'left');
     expect(text).toMatch(/left side tested\. Other side: hip bent 110 degrees, knee bent 130/);
+  });
+});
+
+describe('a movement that is played', () => {
+  // The arm is lifted sideways and forwards at once, so that the plane of the angle turns with it.
+  const spec = bare({
+    position: 'sitting',
+    from: { arm: { shoulderFlexion: 0, shoulderAbduction: 0, elbowFlexion: 90 } },
+    pose: { arm: { shoulderFlexion: 60, shoulderAbduction: 70, elbowFlexion: 20 } },
+    decides: { angle: 'elbowFlexion', band: [0, 40] },
+    hands: [{ role: 'moves', segment: 'forearm', at: 0.9, surface: 'outer' }],
+    region: ['forearm'],
+    closeUp: 'wrist',
+  });
+  const at = (share: number) => drawFigure(spec, { side: 'right', share });
+
+  it('never changes its view, its box or its details midway', () => {
+    const end = at(1);
+    const couch = propOf(end, 'couch')?.points;
+    const face = of(end, 'face')[0];
+    for (const share of [0, 0.1, 0.37, 0.62, 0.9]) {
+      const now = at(share);
+      expect(now.box).toEqual(end.box);
+      expect(propOf(now, 'couch')?.points).toEqual(couch);
+      // The head does not move in this one, so neither may what is seen of it.
+      expect(of(now, 'face')[0]).toEqual(face);
+      expect(now.details.map(({ title }) => title)).toEqual(end.details.map(({ title }) => title));
+      expect(of(now, 'sector')).toHaveLength(of(end, 'sector').length);
+    }
+  });
+
+  it('keeps the small part in the middle of its close-up all along', () => {
+    for (const share of [0, 0.5, 1]) {
+      const close = at(share).details.find(({ title }) => title === 'The wrist');
+      const [l, b, w, h] = close?.box ?? [0, 0, 0, 0];
+      const [limb] = of(close ?? { shapes: [] }, 'body');
+      // The forearm ends at the wrist.
+      const end = limb?.parts[0];
+      expect(Math.abs((end?.x2 ?? 9) - (l + w / 2))).toBeLessThan(0.3 * w);
+      expect(Math.abs((end?.y2 ?? 9) - (b + h / 2))).toBeLessThan(0.3 * h);
+    }
+  });
+});
+
+describe('a close-up', () => {
+  const closeOf = (closeUp: FigureSpec['closeUp'], more: Partial<FigureSpec> = {}) =>
+    drawn({ ...(closeUp ? { closeUp } : {}), ...more }).details.at(-1);
+
+  it('shows five fingers and five toes, and the kneecap on the front of the knee', () => {
+    const arm = { elbowFlexion: 90, forearmPronation: 0 };
+    const hand = closeOf('fingers', { position: 'sitting', pose: { arm } });
+    // Forearm and palm share an outline; each finger and the thumb have their own.
+    expect(of(hand ?? { shapes: [] }, 'body')).toHaveLength(6);
+    const foot = closeOf('toes', { position: 'long-sitting' });
+    const parts = of(foot ?? { shapes: [] }, 'body')[0]?.parts ?? [];
+    const toes = parts.filter(({ r2 }) => r2 < 0.01);
+    expect(toes).toHaveLength(5);
+    const knee = closeOf('kneecap');
+    const [limb, cap] = of(knee ?? { shapes: [] }, 'body');
+    // Lying on the back, the front of the knee is the upper side.
+    expect(cap?.parts[0]?.y1).toBeGreaterThan((limb?.parts[0]?.y2 ?? NaN) + 0.02);
+  });
+
+  it('moves the kneecap outwards or inwards, three times as far as it is said', () => {
+    const across = (kneecapShift: number) => {
+      const knee = closeOf('kneecap', { pose: { leg: { kneecapShift } }, view: 'above' });
+      return of(knee ?? { shapes: [] }, 'body')[1]?.parts[0]?.y1 ?? NaN;
+    };
+    // From above, with the head on the left, the right side of the body is below.
+    expect(across(0) - across(5)).toBeCloseTo((3 * 0.5) / 175, 5);
+    expect(across(-5) - across(0)).toBeCloseTo((3 * 0.5) / 175, 5);
+    expect(drawn({ pose: { leg: { kneecapShift: -5 } } }).text).toMatch(
+      /kneecap pushed inwards 5 millimetres/,
+    );
+  });
+
+  it('is looked at from the side where the limb would point at the viewer', () => {
+    const end = closeOf('kneecap', { view: 'front' });
+    const [limb] = of(end ?? { shapes: [] }, 'body');
+    const thigh = limb?.parts[0];
+    expect(Math.hypot((thigh?.x2 ?? 0) - (thigh?.x1 ?? 0), 0)).toBeGreaterThan(0.2);
+  });
+});
+
+describe('the head', () => {
+  const headOf = (view: NonNullable<FigureSpec['view']>) => {
+    const drawing = drawn({ position: 'standing', view });
+    const bodies = of(drawing, 'body').flatMap(({ parts }) => parts);
+    const hair = bodies.find(({ fill }) => fill === 'hair');
+    const face = of(drawing, 'face')[0];
+    return { drawing, bodies, hair, face };
+  };
+
+  it('shows nose and chin before the skull in profile, one eye and one ear', () => {
+    const { bodies, hair, face } = headOf('side');
+    expect(face).toMatchObject({ seen: 'profile' });
+    expect(face?.eyes).toHaveLength(1);
+    expect(face?.ears).toHaveLength(1);
+    // Seen from the right, the face looks to the right of the paper.
+    const skull = (hair?.x1 ?? NaN) + (hair?.r1 ?? NaN);
+    const nose = bodies.filter(({ r2, fill }) => fill === 'skin' && r2 < 0.0076 && r2 > 0.007);
+    expect(nose.some(({ x2, r2 }) => x2 + r2 > skull + 0.015)).toBe(true);
+    expect(face?.eyes[0]?.[0]).toBeGreaterThan(hair?.x1 ?? NaN);
+    expect(face?.ears[0]?.x1).toBeLessThan(face?.eyes[0]?.[0] ?? NaN);
+  });
+
+  it('shows both eyes and the mouth below them from the front', () => {
+    const { face } = headOf('front');
+    expect(face).toMatchObject({ seen: 'face' });
+    expect(face?.eyes).toHaveLength(2);
+    const [mouth] = face?.traits ?? [];
+    expect(mouth?.[0]?.[1]).toBeLessThan(face?.eyes[0]?.[1] ?? NaN);
+  });
+
+  it('shows hair and no face from behind', () => {
+    const drawing = drawn({ position: 'prone', view: 'above' });
+    const face = of(drawing, 'face')[0];
+    expect(face).toMatchObject({ seen: 'back', eyes: [], traits: [] });
+    const heads = of(drawing, 'body').find(({ parts }) =>
+      parts.some(({ fill }) => fill === 'hair'),
+    );
+    // What is drawn last covers the rest.
+    expect(heads?.parts.at(-1)?.fill).toBe('hair');
   });
 });

@@ -13,6 +13,11 @@ export interface Capsule {
 export type Tone = 'near' | 'far' | 'ghost';
 export type XY = readonly [number, number];
 
+/** A part of the body: skin, tinted where the procedure is about it, or hair. */
+export interface BodyPart extends Capsule {
+  readonly fill: 'skin' | 'tinted' | 'hair';
+}
+
 /**
  * What a figure is made of, in the order in which it is drawn. Lengths are fractions of stature,
  * y upwards. Roles are told apart by shape and label, never by colour alone.
@@ -22,15 +27,15 @@ export type Shape =
   | {
       readonly kind: 'body';
       readonly tone: Tone;
-      readonly parts: readonly (Capsule & { readonly tinted: boolean })[];
+      readonly parts: readonly BodyPart[];
     }
   | {
       readonly kind: 'face';
-      readonly tone: Tone;
-      readonly x: number;
-      readonly y: number;
-      readonly nose: XY | null;
       readonly seen: 'profile' | 'face' | 'back';
+      readonly eyes: readonly XY[];
+      /** Mouth and bridge of the nose, as lines. */
+      readonly traits: readonly (readonly XY[])[];
+      readonly ears: readonly Capsule[];
     }
   | {
       readonly kind: 'prop';
@@ -45,7 +50,8 @@ export type Shape =
       readonly role: HandRole;
       readonly at: XY;
       readonly away: XY;
-      readonly behind: boolean;
+      /** Drawn so that what it covers, or what covers it, shows through. */
+      readonly faint: boolean;
     }
   | {
       readonly kind: 'arrow';
@@ -66,12 +72,22 @@ export type Shape =
       readonly anchor: 'start' | 'middle' | 'end';
     };
 
-export interface Drawing {
+/** Left, bottom, width and height in statures. */
+export type Box = readonly [number, number, number, number];
+
+export interface Picture {
   readonly shapes: readonly Shape[];
-  /** Left, bottom, width, height of all that is drawn, with a margin. */
-  readonly box: readonly [number, number, number, number];
-  /** A second drawing that looks along a segment, where its own rotation is the point. */
-  readonly inset: { readonly title: string; readonly drawing: Drawing } | null;
+  /** Holds all that is drawn, with a margin. */
+  readonly box: Box;
+}
+
+/** A small picture beside the whole: a close-up, or a turn looked at along the limb. */
+export interface Detail extends Picture {
+  readonly title: string;
+}
+
+export interface Drawing extends Picture {
+  readonly details: readonly Detail[];
   /** The same in words. */
   readonly text: string;
 }

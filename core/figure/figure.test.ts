@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { lowestOf, POSITIONS, rest } from './basePositions.ts';
 import { drawFigure } from './draw.ts';
-import type { Drawing } from './drawing.ts';
+import type { Detail, Drawing, Picture } from './drawing.ts';
 import { placeOn } from './handsAndForces.ts';
 import { between, outsideRange, RANGES } from './pose.ts';
 import type { JointAngle } from './pose.ts';
@@ -24,7 +24,7 @@ const bare = (more: Partial<FigureSpec>): FigureSpec => ({
 });
 
 /** The angle between the dashed ray of zero and the solid ray, as drawn. */
-function drawnAngle(drawing: Drawing): number {
+function drawnAngle(drawing: Picture): number {
   const rays = drawing.shapes.filter((s) => s.kind === 'ray');
   const [zero, pointer] = rays.map((r) => Math.atan2(r.to[1] - r.from[1], r.to[0] - r.from[0]));
   let turn = (((pointer ?? NaN) - (zero ?? NaN)) * 180) / Math.PI;
@@ -205,8 +205,8 @@ describe('the drawing', () => {
       }),
       { side: 'right' },
     );
-    expect(drawing.inset?.title).toMatch(/along the limb/);
-    expect(Math.abs(drawnAngle(drawing.inset?.drawing as Drawing))).toBeCloseTo(50, 0);
+    expect(drawing.details[0]?.title).toMatch(/along the limb/);
+    expect(Math.abs(drawnAngle(drawing.details[0] as Detail))).toBeCloseTo(50, 0);
   });
 
   const lachman = bare({

@@ -1,17 +1,14 @@
-import type { Drawing, Shape, XY } from './drawing.ts';
+import type { Box, Capsule, Detail, Drawing, Picture, Shape, XY } from './drawing.ts';
 
-const MARGIN = 0.05;
+export const MARGIN = 0.05;
 /** The width that a letter takes on paper, in statures, and how far words reach from their anchor. */
-const LETTER = 0.02;
+const LETTER = 0.024;
 /** The height of a line of words. */
-const LINE = 0.04;
+const LINE = 0.048;
 const LABEL_REACH = { start: [0, 1], middle: [-0.5, 0.5], end: [-1, 0] } as const;
 
 /** The shapes with the box that holds them all. */
-export function framed(drawn: readonly Shape[]): {
-  shapes: readonly Shape[];
-  box: Drawing['box'];
-} {
+export function framed(drawn: readonly Shape[]): Picture {
   const shapes = withLabelsApart(drawn);
   const xs: number[] = [];
   const ys: number[] = [];
@@ -36,7 +33,7 @@ export function framed(drawn: readonly Shape[]): {
         take(shape.to);
         break;
       case 'hand':
-        take([shape.at[0] + shape.away[0] * 0.17, shape.at[1] + shape.away[1] * 0.17], 0.03);
+        take([shape.at[0] + shape.away[0] * 0.19, shape.at[1] + shape.away[1] * 0.19], 0.02);
         break;
       case 'label':
         for (const share of LABEL_REACH[shape.anchor]) {
@@ -60,6 +57,22 @@ export function framed(drawn: readonly Shape[]): {
     box: [l, b, Math.max(...xs) + MARGIN - l, Math.max(...ys) + MARGIN - b],
   };
 }
+
+/** The box that holds all of these. */
+export function united(boxes: readonly Box[]): Box {
+  const l = Math.min(...boxes.map(([left]) => left));
+  const b = Math.min(...boxes.map(([, bottom]) => bottom));
+  const r = Math.max(...boxes.map(([left, , width]) => left + width));
+  const t = Math.max(...boxes.map(([, bottom, , height]) => bottom + height));
+  return [l, b, r - l, t - b];
+}
+
+/** A box made square about its middle, at least so wide. */
+export function squared([l, b, w, h]: Box, least = 0): Box {
+  const size = Math.max(w, h, least);
+  return [l + w / 2 - size / 2, b + h / 2 - size / 2, size, size];
+}
+
 type Label = Extract<Shape, { kind: 'label' }>;
 
 /** Labels that would cover one another are moved apart, upwards or downwards as they lie. */
@@ -92,37 +105,50 @@ function widthOf({ at, text, anchor }: Label): readonly [number, number] {
 
 /** The mirror image: every x turned round, and what was anchored left is anchored right. */
 export function mirrored(drawing: Drawing): Drawing {
-  const flip = ([x, y]: XY): XY => [-x, y];
-  const shapes = drawing.shapes.map((shape): Shape => {
-    switch (shape.kind) {
-      case 'body':
-        return { ...shape, parts: shape.parts.map((p) => ({ ...p, x1: -p.x1, x2: -p.x2 })) };
-      case 'face':
-        return { ...shape, x: -shape.x, nose: shape.nose && flip(shape.nose) };
-      case 'prop':
-      case 'arrow':
-        return { ...shape, points: shape.points.map(flip) };
-      case 'sector':
-        return { ...shape, centre: flip(shape.centre), points: shape.points.map(flip) };
-      case 'ray':
-        return { ...shape, from: flip(shape.from), to: flip(shape.to) };
-      case 'hand':
-        return { ...shape, at: flip(shape.at), away: flip(shape.away) };
-      case 'towards-viewer':
-        return { ...shape, at: flip(shape.at) };
-      case 'label':
-        return {
-          ...shape,
-          at: flip(shape.at),
-          anchor: shape.anchor === 'start' ? 'end' : shape.anchor === 'end' ? 'start' : 'middle',
-        };
-    }
-  });
-  const [l, b, w, h] = drawing.box;
   return {
     ...drawing,
-    shapes,
-    box: [-l - w, b, w, h],
-    inset: drawing.inset && { ...drawing.inset, drawing: mirrored(drawing.inset.drawing) },
+    ...mirroredPicture(drawing),
+    details: drawing.details.map((detail): Detail => ({
+      title: detail.title,
+      ...mirroredPicture(detail),
+    })),
   };
+}
+
+const flip = ([x, y]: XY): XY => [-x, y];
+const flipCapsule = <Part extends Capsule>(p: Part): Part => ({ ...p, x1: -p.x1, x2: -p.x2 });
+
+function mirroredPicture({ shapes, box: [l, b, w, h] }: Picture): Picture {
+  return { shapes: shapes.map(mirroredShape), box: [-l - w, b, w, h] };
+}
+
+function mirroredShape(shape: Shape): Shape {
+  switch (shape.kind) {
+    case 'body':
+      return { ...shape, parts: shape.parts.map(flipCapsule) };
+    case 'face':
+      return {
+        ...shape,
+        eyes: shape.eyes.map(flip),
+        traits: shape.traits.map((line) => line.map(flip)),
+        ears: shape.ears.map(flipCapsule),
+      };
+    case 'prop':
+    case 'arrow':
+      return { ...shape, points: shape.points.map(flip) };
+    case 'sector':
+      return { ...shape, centre: flip(shape.centre), points: shape.points.map(flip) };
+    case 'ray':
+      return { ...shape, from: flip(shape.from), to: flip(shape.to) };
+    case 'hand':
+      return { ...shape, at: flip(shape.at), away: flip(shape.away) };
+    case 'towards-viewer':
+      return { ...shape, at: flip(shape.at) };
+    case 'label':
+      return {
+        ...shape,
+        at: flip(shape.at),
+        anchor: shape.anchor === 'start' ? 'end' : shape.anchor === 'end' ? 'start' : 'middle',
+      };
+  }
 }

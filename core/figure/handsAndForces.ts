@@ -54,9 +54,10 @@ export function drawHands(hands: readonly HandSpec[], skeleton: Skeleton, camera
     const length = Math.hypot(...flat);
     // A hand laid on from the viewer's side reaches in from above.
     const away: XY = length > 0.35 ? [flat[0] / length, flat[1] / length] : [0.35, 0.94];
-    const behind = vec3.dot(outward, camera.towards) < -0.5;
+    // A hand behind the limb.
+    const faint = vec3.dot(outward, camera.towards) < -0.5;
     return [
-      { kind: 'hand', role: hand.role, at: [at.x, at.y], away, behind },
+      { kind: 'hand', role: hand.role, at: [at.x, at.y], away, faint },
       {
         kind: 'label',
         at: [at.x + away[0] * 0.155, at.y + away[1] * 0.155 + (away[1] >= 0 ? 0.02 : -0.03)],

@@ -18,6 +18,8 @@ export interface LegAngles {
   /** Opening of the inner side is positive (valgus), of the outer side negative (varus). */
   readonly kneeGap?: number;
   readonly talarTilt?: number;
+  /** Outwards is positive, millimetres. */
+  readonly kneecapShift?: number;
 }
 
 export interface ArmAngles {
@@ -71,6 +73,7 @@ export const RANGES: Readonly<Record<JointAngle, readonly [number, number]>> = {
   tibialRotation: [-40, 40],
   kneeGap: [-15, 15],
   talarTilt: [-5, 20],
+  kneecapShift: [-15, 20],
   shoulderFlexion: [-60, 180],
   shoulderAbduction: [0, 180],
   shoulderHorizontalAdduction: [-45, 135],

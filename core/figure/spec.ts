@@ -77,6 +77,10 @@ export type PropSpec =
   /** A measuring tape from landmark to landmark, over the body. */
   | { readonly kind: 'tape'; readonly from: Place; readonly to: Place };
 
+/** Parts too small for the drawing of a whole body. */
+export const CLOSE_UPS = ['kneecap', 'ankle', 'toes', 'wrist', 'fingers'] as const;
+export type CloseUpName = (typeof CLOSE_UPS)[number];
+
 /** Everything a drawing is made from. Angles in degrees, for the tested side unless said otherwise. */
 export interface FigureSpec {
   readonly position: BasePositionName;
@@ -92,4 +96,6 @@ export interface FigureSpec {
   /** The parts that the procedure is about, tinted. */
   readonly region: readonly SegmentName[];
   readonly view?: 'side' | 'front' | 'above' | 'quarter';
+  /** What is shown once more beside the whole, larger and with its own small parts. */
+  readonly closeUp?: CloseUpName;
 }

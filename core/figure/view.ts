@@ -2,11 +2,19 @@ import { vec3 } from 'gl-matrix';
 import { POSITIONS } from './basePositions.ts';
 import { cameraAlong, cameraFrom, depthOf, project } from './camera.ts';
 import type { Camera, Point } from './camera.ts';
+import type { Detail } from './drawing.ts';
 import type { JointAngle } from './pose.ts';
 import { angleKey, segmentOf } from './skeleton.ts';
 import type { SeenAngle, Segment, Skeleton } from './skeleton.ts';
 import type { SegmentName } from './segments.ts';
 import type { FigureSpec } from './spec.ts';
+
+/** A detail as it looks at one moment of a movement; where it is looked at from never changes. */
+export interface DetailView {
+  readonly at: (skeleton: Skeleton) => Detail;
+  /** Whether its box goes along with the part that it shows; else one box holds the whole movement. */
+  readonly follows: boolean;
+}
 
 /** Turns about a segment's own length: where nothing bends at its end, only an inset shows them. */
 export const LENGTHWISE: readonly JointAngle[] = [
@@ -92,6 +100,11 @@ function showsItself(spec: FigureSpec, skeleton: Skeleton): boolean {
   const bend =
     angle === 'hipRotation' ? 'kneeFlexion' : angle === 'shoulderRotation' ? 'elbowFlexion' : null;
   return bend !== null && Math.abs(skeleton.angles.get(angleKey(bend, 'right'))?.degrees ?? 0) > 30;
+}
+
+/** The angle that decides, as it stands on the tested side. */
+export function decisiveAngle({ decides }: FigureSpec, { angles }: Skeleton) {
+  return decides && angles.get(angleKey(decides.angle, 'right'));
 }
 
 export function turnsInView(camera: Camera, seen: SeenAngle): boolean {

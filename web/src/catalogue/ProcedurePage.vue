@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { procedureById } from '@kritikos/catalogue/procedures';
+import { drawFigure } from '@kritikos/core/figure/draw';
+import { figureSvg } from '@kritikos/core/figure/svg';
 import { usePreferredReducedMotion, useRafFn } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import ProcedureFigure from '../figure/ProcedureFigure.vue';
+import { download } from '../http/download.ts';
 import NotFoundPage from '../shell/NotFoundPage.vue';
 import PatientKey from './PatientKey.vue';
 import SchoolsTable from './SchoolsTable.vue';
@@ -41,6 +44,11 @@ function play() {
   }
   share.value = 0;
   resume();
+}
+function saveDrawing() {
+  if (!figure.value || !found.value) return;
+  const svg = figureSvg(drawFigure(figure.value, { side: side.value }));
+  download(`${found.value.id}-${side.value}.svg`, 'image/svg+xml', svg);
 }
 watch(figure, () => {
   pause();
@@ -86,6 +94,7 @@ watch(figure, () => {
           >
             Practise
           </router-link>
+          <v-btn v-if="figure" size="small" @click="saveDrawing">Save drawing</v-btn>
           <template v-if="moves">
             <v-btn size="small" :disabled="isActive" @click="play">Play</v-btn>
             <v-slider
@@ -201,9 +210,13 @@ watch(figure, () => {
 }
 .controls {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 14px;
+  gap: 6px 14px;
   min-height: 40px;
+}
+.controls .v-slider {
+  min-width: 140px;
 }
 ol {
   margin: 6px 0 10px;

@@ -1,37 +1,24 @@
 <script setup lang="ts">
 import { drawFigure } from '@kritikos/core/figure/draw';
 import type { FigureSpec } from '@kritikos/core/figure/spec';
+import { figureSvg } from '@kritikos/core/figure/svg';
 import { computed, useId } from 'vue';
-import FigureShapes from './FigureShapes.vue';
-import { viewBox } from './paths.ts';
 
 /** A procedure as a drawing, made only from its data. */
 const props = withDefaults(
   defineProps<{ spec: FigureSpec; side?: 'left' | 'right'; share?: number }>(),
   { side: 'right', share: 1 },
 );
-const drawing = computed(() => drawFigure(props.spec, { side: props.side, share: props.share }));
 const id = useId();
+const svg = computed(() =>
+  figureSvg(drawFigure(props.spec, { side: props.side, share: props.share }), id),
+);
 </script>
 
 <template>
-  <figure class="procedure-figure">
-    <svg
-      role="img"
-      :aria-labelledby="`${id}-text`"
-      :viewBox="viewBox(drawing.box)"
-      preserveAspectRatio="xMidYMid meet"
-    >
-      <title :id="`${id}-text`">{{ drawing.text }}</title>
-      <FigureShapes :shapes="drawing.shapes" />
-    </svg>
-    <div v-if="drawing.inset" class="inset">
-      <svg aria-hidden="true" :viewBox="viewBox(drawing.inset.drawing.box)">
-        <FigureShapes :shapes="drawing.inset.drawing.shapes" />
-      </svg>
-      <span>{{ drawing.inset.title }}</span>
-    </div>
-  </figure>
+  <!-- The core writes the markup and escapes every word in it. -->
+  <!-- eslint-disable-next-line vue/no-v-html -->
+  <figure class="procedure-figure" v-html="svg"></figure>
 </template>
 
 <style src="./figure.css"></style>
