@@ -5,7 +5,16 @@ import globals from 'globals';
 import ts from 'typescript-eslint';
 
 export default ts.config(
-  { ignores: ['**/dist/', '**/node_modules/', '.data/', 'test-results/', 'playwright-report/'] },
+  {
+    ignores: [
+      '**/dist/',
+      '**/node_modules/',
+      '.data/',
+      '.mutate/',
+      'test-results/',
+      'playwright-report/',
+    ],
+  },
   js.configs.recommended,
   ...ts.configs.strict,
   ...vue.configs['flat/recommended'],
