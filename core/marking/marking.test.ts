@@ -47,6 +47,8 @@ describe('a value on an item', () => {
     [graded, 2],
     [measured, -10],
     [measured, 27.5],
+    [measured, 150],
+    [graded, 0],
     [choice, 'soft'],
   ])('stands where it fits: %o, %s', (item, value) => {
     expect(whyNotMarkable(item, value, 'observed')).toBeNull();
@@ -58,6 +60,11 @@ describe('a value on an item', () => {
     [graded, 3, 'must be a grade from 0 to 2'],
     [graded, 1.5, 'must be a grade from 0 to 2'],
     [graded, '1', 'must be a grade from 0 to 2'],
+    [graded, -1, 'must be a grade from 0 to 2'],
+    [graded, null, 'must be a grade from 0 to 2'],
+    [measured, '25', 'must be from -10 to 150 °'],
+    [measured, -11, 'must be from -10 to 150 °'],
+    [measured, null, 'must be from -10 to 150 °'],
     [measured, 151, 'must be from -10 to 150 °'],
     [measured, Number.NaN, 'must be from -10 to 150 °'],
     [choice, 'hard', 'must be one of firm, soft'],
@@ -107,6 +114,40 @@ describe('a sheet', () => {
     const seen: SheetEvent = { type: 'fault', fault: 'jerk', present: true };
     expect(after(seen, seen).faults).toEqual(['jerk']);
     expect(after(seen, { ...seen, present: false }).faults).toEqual([]);
+  });
+
+  it('keeps the time of the first mark of an item when it is corrected, and clears only its own', () => {
+    const later = '2026-11-26T09:05:00.000Z';
+    const corrected = afterEvent(
+      after(mark('slack', 0), mark('angle', 1)),
+      mark('slack', 1),
+      later,
+    );
+    expect(corrected.marks.map((m) => m.at)).toEqual([Date.parse(AT), Date.parse(AT)]);
+    const cleared = afterEvent(corrected, { type: 'clear', item: 'slack' }, later);
+    expect(cleared.marks.map((m) => m.item)).toEqual(['angle']);
+    const again = afterEvent(cleared, mark('slack', 1), later);
+    expect(again.marks.map((m) => [m.item, m.at])).toEqual([
+      ['angle', Date.parse(AT)],
+      ['slack', Date.parse(later)],
+    ]);
+  });
+
+  it('takes back one fault and leaves the others', () => {
+    const fault = (name: string, present = true): SheetEvent => ({
+      type: 'fault',
+      fault: name,
+      present,
+    });
+    expect(after(fault('jerk'), fault('rush'), fault('jerk', false)).faults).toEqual(['rush']);
+  });
+
+  it('is not changed by a tap that was set aside and dropped', () => {
+    const before = after(mark('slack', 1), { type: 'clock', running: true, remaining: 420 });
+    expect(before.clock).toEqual({ running: true, remaining: 420, since: AT });
+    expect(afterEvent(before, { type: 'dropped', what: 'comment', why: 'tab' }, AT)).toEqual(
+      before,
+    );
   });
 
   it('stops the clock with a safety event, and counts it', () => {

@@ -30,6 +30,12 @@ describe('a cluster answer', () => {
     expect(clusterShare(meniscus, named(...all, 'end feel empty'))).toBe(0);
   });
 
+  it('is fulfilled by its needs alone where no choice of findings is asked for', () => {
+    expect(clusterShare({ needs: ['a', 'b'] }, named('a', 'b', 'c'))).toBe(1);
+    const all = { needs: [], from: { atLeast: 2, of: ['a', 'b'] } };
+    expect(clusterShare(all, named('a', 'b'))).toBe(1);
+  });
+
   it('refuses a rule that nobody could fulfil', () => {
     expect(() => clusterShare({ needs: [], from: { atLeast: 3, of: ['a'] } }, named())).toThrow(
       /3 of 1/,
@@ -62,6 +68,9 @@ describe('a declared result', () => {
     expect(sideDifference(pair)).toBe(7);
     expect(sideDifference({ ...pair, left: side({ value: 18, void: 'rolled' }) })).toBeNull();
     expect(sideDifference({ right: side({ value: 25 }) })).toBeNull();
+    expect(sideDifference({ left: side({ value: 18 }) })).toBeNull();
+    expect(sideDifference({ left: side({ value: 18 }), right: side({}) })).toBeNull();
+    expect(sideDifference({ ...pair, right: side({ value: 25, void: 'rolled' }) })).toBeNull();
   });
 
   it('becomes a pair for agreement of its own', () => {
@@ -79,6 +88,12 @@ describe('a declared result', () => {
     expect(
       comparedDeclaration(where, key, side({ class: 'positive' }), side({ class: 'negative' })),
     ).toMatchObject({ what: 'declared', first: 0, second: -1 });
+    const doubtful = side({ class: 'equivocal' });
+    expect(comparedDeclaration(where, doubtful, key, side({ class: 'negative' }))).toMatchObject({
+      ...where,
+      first: 1,
+      second: -1,
+    });
     expect(
       comparedDeclaration(where, key, side({ class: 'positive' }), undefined).second,
     ).toBeNull();

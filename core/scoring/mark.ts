@@ -62,7 +62,8 @@ export function distanceToBand(value: number, lower: number, upper: number): num
 
 /**
  * Whether a choice went beyond the key or stopped short of it. Where the choice or the key is that
- * the trial was void, there is no over or under between them: *void*.
+ * the trial was void, there is no over or under between them: *void*. Another option that stands
+ * at the same place of the order is neither: `null`, as where there is no call at all.
  */
 export function callOf(
   item: ChecklistItem,
@@ -74,5 +75,6 @@ export function callOf(
   if (!chosen || !key) return null;
   if (chosen.key === key.key) return 'right';
   if (chosen.call === null || key.call === null) return 'void';
+  if (chosen.call === key.call) return null;
   return chosen.call > key.call ? 'over' : 'under';
 }

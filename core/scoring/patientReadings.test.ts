@@ -48,6 +48,16 @@ describe('a reading taken on this very person', () => {
     expect(withReadings([gap, done], { done: 1 })[1]).toBe(done);
   });
 
+  it('lets a value be meant that was read outside the item’s own range, and narrows none', () => {
+    const range = (read: number) => {
+      const [item] = withReadings([gap], { gap: read });
+      return item?.kind === 'measured' ? [item.minimum, item.maximum] : [];
+    };
+    expect(range(4)).toEqual([0, 20]);
+    expect(range(-3)).toEqual([-3, 20]);
+    expect(range(26)).toEqual([0, 26]);
+  });
+
   it('allows a step of the instrument where the item allowed none', () => {
     const strict = { ...gap, fullTolerance: 0, halfTolerance: 0 };
     expect(share(withReadings([strict], { gap: 4 }), 4.5)).toBe(1);

@@ -80,10 +80,53 @@ describe('what a mark earns', () => {
     expect(distanceToBand(0.3, 0.1, 0.1)).toBe(0.2);
   });
 
+  it('gives a choice all for the key, half for what is partly right, else nothing', () => {
+    const partly: ChecklistItem = { ...result, partly: ['positive'] };
+    expect(earnedShare(partly, mark('result', 'equivocal'))).toBe(1);
+    expect(earnedShare(partly, mark('result', 'positive'))).toBe(0.5);
+    expect(earnedShare(partly, mark('result', 'negative'))).toBe(0);
+    expect(earnedShare(result, mark('result', 'positive'))).toBe(0);
+  });
+
+  it('gives neither share nor call where nothing was observed, or nothing stands', () => {
+    const unseen = { observation: 'not-observed' } as const;
+    for (const [item, value] of [
+      [done, 1],
+      [graded, 2],
+      [angle, 25],
+      [result, 'equivocal'],
+    ] as const) {
+      expect(earnedShare(item, mark(item.key, value, unseen))).toBeNull();
+      expect(earnedShare(item, mark(item.key, null))).toBeNull();
+    }
+    expect(callOf(result, mark('result', 'positive', unseen))).toBeNull();
+    expect(callOf(result, mark('result', null))).toBeNull();
+    expect(callOf(done, mark('done', 1))).toBeNull();
+  });
+
   it('tells over-calling from under-calling', () => {
     expect(callOf(result, mark('result', 'positive'))).toBe('over');
     expect(callOf(result, mark('result', 'negative'))).toBe('under');
     expect(callOf(result, mark('result', 'equivocal'))).toBe('right');
+  });
+
+  it('calls a void trial neither over nor under, and a word of nobody’s nothing', () => {
+    const voidable: ChecklistItem = {
+      ...result,
+      options: [...result.options, { key: 'guarded', label: 'Guarded, void', call: null }],
+    };
+    expect(callOf(voidable, mark('result', 'guarded'))).toBe('void');
+    expect(callOf({ ...voidable, answer: 'guarded' }, mark('result', 'positive'))).toBe('void');
+    expect(callOf({ ...voidable, answer: 'guarded' }, mark('result', 'guarded'))).toBe('right');
+    const twin = { key: 'positive-late', label: 'Positive, late', call: 2 };
+    const twins: ChecklistItem = {
+      ...result,
+      options: [...result.options, twin],
+      answer: 'positive',
+    };
+    expect(callOf(twins, mark('result', 'positive-late'))).toBeNull();
+    expect(callOf(voidable, mark('result', 'firm'))).toBeNull();
+    expect(callOf({ ...voidable, answer: 'firm' }, mark('result', 'positive'))).toBeNull();
   });
 });
 
@@ -135,6 +178,31 @@ describe('the score of a sheet', () => {
     expect(score.flags).toEqual(['asked']);
   });
 
+  it('flags a missed item that flags, and no other: not a met one, not one without consequence', () => {
+    const flag = (key: string) => ({ ...done, key, criticality: 'flag' }) as const;
+    const score = scoreSheet(
+      [flag('met'), flag('missed'), done],
+      [mark('met', 1), mark('missed', 0), mark('done', 0)],
+      null,
+    );
+    expect(score.flags).toEqual(['missed']);
+    expect(score.critical).toEqual({ missed: [], met: [], unseen: [] });
+  });
+
+  it('says how much may go unobserved, and asks for an item of a school only in that school', () => {
+    const items = ['a', 'b'].map((key) => ({ ...done, key }));
+    const rules = { mostUnobservedShare: 0.4, order: [] };
+    expect(scoreSheet(items, [mark('a', 1)], null, rules).notes).toEqual([
+      '50 % of the weight was not marked or not observed; at most 40 % may be, so the sheet is not scorable.',
+    ]);
+    const seated = { ...done, key: 'seated', variants: ['seated'] };
+    const of = (variant: string | null) => scoreSheet([done, seated], [], variant).unmarked;
+    expect(of('seated')).toEqual(['done', 'seated']);
+    expect(scoreSheet([done, seated], [], 'seated').critical.unseen).toEqual([]);
+    expect(of('lying')).toEqual(['done']);
+    expect(of(null)).toEqual(['done']);
+  });
+
   it('tells a critical item that nobody observed from one that was met', () => {
     const critical = (key: string) => ({ ...done, key, criticality: 'fails-station' }) as const;
     const other = { ...critical('other'), variants: ['sitting'] };
@@ -157,6 +225,16 @@ describe('the score of a sheet', () => {
     const early = [mark('done', 1, { at: 5 }), mark('graded', 2, { at: 10 })];
     expect(scoreSheet([done, graded], late, null, rules).percent).toBe(50);
     expect(scoreSheet([done, graded], early, null, rules).percent).toBe(100);
+    // At one time both earn; the rule is about the item that it names and about what was seen.
+    const together = [mark('done', 1, { at: 10 }), mark('graded', 2, { at: 10 })];
+    expect(scoreSheet([done, graded], together, null, rules).percent).toBe(100);
+    const unseen = [late[0] as Mark, mark('graded', null, { at: 10, observation: 'not-observed' })];
+    const lenient = { ...rules, mostUnobservedShare: 1 };
+    expect(scoreSheet([done, graded], unseen, null, lenient).percent).toBe(100);
+    expect(scoreSheet([done, graded], [late[0] as Mark], null, lenient).percent).toBe(100);
+    const other = { ...rules, order: [{ earns: 'graded', before: 'angle' }] };
+    const three = [...late, mark('angle', 25, { at: 5 })];
+    expect(scoreSheet([done, graded, angle], three, null, other).domains.technique.earned).toBe(2);
   });
 
   it('has no score for an empty sheet, and says so', () => {

@@ -17,6 +17,8 @@ export interface Change {
   readonly from: { readonly line: number; readonly column: number };
   readonly to: { readonly line: number; readonly column: number };
   readonly original: string;
+  /** The line that it begins on, as it stands. */
+  readonly line: string;
   readonly replacement: string;
 }
 
@@ -62,6 +64,7 @@ function asChange({ fileName, mutatorName, location, replacement }: Mutant, cont
     from: location.start,
     to: location.end,
     original: textBetween(content, location.start, location.end),
+    line: content.split('\n')[location.start.line] ?? '',
     replacement: replacement ?? '',
   };
 }
@@ -87,5 +90,11 @@ export function sampled<T>(all: readonly T[], size: number, seed: number): T[] {
 }
 
 /** What tells a change from every other of the same room, wherever its file has moved since. */
-export const keyOf = ({ file, from, to, mutator, replacement }: Omit<Change, 'original'>) =>
+export const keyOf = ({
+  file,
+  from,
+  to,
+  mutator,
+  replacement,
+}: Omit<Change, 'original' | 'line'>) =>
   [file, from.line, from.column, to.line, to.column, mutator, replacement].join('|');

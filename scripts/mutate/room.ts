@@ -1,11 +1,13 @@
 import type { MutantResult } from '@stryker-mutator/api/core';
 import { Stryker } from '@stryker-mutator/core';
-import { existsSync, readdirSync } from 'node:fs';
-import { relative } from 'node:path';
+import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, relative } from 'node:path';
 import { parseArgs } from 'node:util';
 import { equalByNature } from './equal.ts';
 import { changesOf, EXCLUDED, keyOf, sampled } from './mutants.ts';
 import type { Change } from './mutants.ts';
+import { SAMPLE } from './sampleChecker.mjs';
 
 /** The share of changes that the tests of a room must notice. */
 const WANTED = 0.85;
@@ -58,12 +60,16 @@ console.log(
 );
 process.exitCode = share >= WANTED ? 0 : 1;
 
-/** Tries the changes, each with the tests that run its line; changes inside a chosen one run too. */
+/** Tries the changes, each with the tests that run its line. */
 async function run(changes: readonly Change[]): Promise<MutantResult[]> {
+  const folder = mkdtempSync(join(tmpdir(), 'kritikos-mutate-'));
+  process.env[SAMPLE] = join(folder, 'sample.json');
+  writeFileSync(process.env[SAMPLE], JSON.stringify(changes.map(keyOf)));
   const tester = new Stryker({
     testRunner: 'vitest',
     vitest: { configFile: 'scripts/mutate/vitest.config.ts', related: true },
-    plugins: ['@stryker-mutator/vitest-runner'],
+    plugins: ['@stryker-mutator/vitest-runner', './scripts/mutate/sampleChecker.mjs'],
+    checkers: ['sample'],
     mutate: changes.map(rangeOf),
     mutator: { excludedMutations: EXCLUDED },
     coverageAnalysis: 'perTest',
@@ -77,7 +83,11 @@ async function run(changes: readonly Change[]): Promise<MutantResult[]> {
     timeoutMS: 20_000,
     thresholds: { high: 100, low: 0, break: null },
   });
-  return tester.runMutationTest();
+  try {
+    return await tester.runMutationTest();
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
 }
 
 function rangeOf({ file, from, to }: Change): string {
