@@ -15,6 +15,7 @@ describe('Beuk’s compromise', () => {
     // steps of the curve: at 53 still 48 pass and the line asks for .46, past 53 it is 47 of .46,
     // past 53.5 the line asks for more than .47.
     expect(beuk(scores, answers).estimate).toBeCloseTo(53.5, 6);
+    expect(beuk(scores, answers).notes).toEqual([]);
   });
 
   it('lets the answer give way on which the judges differ', () => {
@@ -47,6 +48,34 @@ describe('Beuk’s compromise', () => {
     expect(beuk([], answers).notes[0]).toMatch(/no score/);
     expect(() => beuk(scores, [{ cut: 55, passRate: 60 }])).toThrow(/between 0 and 1, not at 60/);
     expect(() => beuk(scores, [{ cut: 155, passRate: 0.6 }])).toThrow(/scale from 0 to 100/);
+  });
+
+  it('says which way a line misses the curve, and takes a cut at either end of the scale', () => {
+    // Everybody scores 90 or more, and both judges put the cut near 60 with few passes: at every
+    // score up to 100 more reach it than their line allows.
+    const all = Array.from({ length: 20 }, () => 100);
+    const more = beuk(all, [
+      { cut: 58, passRate: 0.2 },
+      { cut: 62, passRate: 0.21 },
+    ]);
+    expect(more).toMatchObject({ estimate: null });
+    expect(more.notes[0]).toMatch(/At every score more candidates pass/);
+    const few = beuk(
+      Array.from({ length: 20 }, () => 0),
+      [
+        { cut: 20, passRate: 0.9 },
+        { cut: 99, passRate: 0.91 },
+      ],
+      [1, 100],
+    );
+    expect(few.notes[0]).toMatch(/At every score fewer candidates pass/);
+    const ends = beuk(scores, [
+      { cut: 0, passRate: 0.2 },
+      { cut: 100, passRate: 0.8 },
+    ]);
+    // Slope .6 / 100 through (50, .5): .2 + .006 x meets (101 - x) / 100 near 50.
+    expect(Math.abs((ends.estimate ?? 0) - 50.6)).toBeLessThan(1);
+    expect(() => beuk(scores, [{ cut: -1, passRate: 0.5 }])).toThrow(/scale from 0 to 100/);
   });
 
   it('crosses between its two sides wherever it crosses', () => {

@@ -55,6 +55,29 @@ describe('borderline regression', () => {
     expect(cut.estimate).toBeCloseTo(52.5, 12);
     expect(cut.standardError).toBeCloseTo(0, 6);
     expect(line?.rSquared).toBeCloseTo(1, 12);
+    expect(cut.notes).toEqual([
+      'Only 2 candidates were graded near the borderline; the cut leans on the others.',
+    ]);
+  });
+
+  it('counts who was graded within a grade of the borderline, and asks for ten of them', () => {
+    const near = (n: number) => {
+      const grades = [1, 5, ...Array.from({ length: n }, () => 3)];
+      const scores = grades.map((g, i) => 15 * g + (i % 3));
+      return borderlineRegression(scores, grades, 3);
+    };
+    expect(near(9)).toMatchObject({ nearBorderline: 9 });
+    expect(near(9).cut.notes[0]).toMatch(/Only 9 candidates/);
+    expect(near(10).cut.notes).toEqual([]);
+  });
+
+  it('says when the cut lies outside the possible scores, on either side', () => {
+    const outside = /outside the possible scores/;
+    expect(borderlineRegression([80, 90, 100], [1, 2, 3], 4.5).cut.notes.join()).toMatch(outside);
+    expect(borderlineRegression([0, 10, 20], [2, 3, 4], 1.5).cut.notes.join()).toMatch(outside);
+    expect(borderlineRegression([20, 30, 40], [2, 3, 4], 2.5).cut.notes.join()).not.toMatch(
+      outside,
+    );
   });
 
   it('warns of a falling line, of few borderline candidates and of a low R-squared', () => {
@@ -115,5 +138,8 @@ describe('bootstrap error of the cut', () => {
     expect(result.used).toBeGreaterThan(0);
     expect(result.used).toBeLessThan(400);
     expect(bootstrapCut([50, 60], [2, 3], 2.5, 10, 1).standardError).toBeNull();
+    // One line has no spread.
+    const one = bootstrapCut([50, 60, 70, 75], [2, 3, 4, 5], 2.5, 1, 1);
+    expect(one).toMatchObject({ standardError: null, lower: null, upper: null, used: 1 });
   });
 });

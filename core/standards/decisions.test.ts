@@ -27,7 +27,17 @@ describe('panels', () => {
     expect(two.standardError).toBeCloseTo(5, 10);
     expect(two.notes[0]).toMatch(/1 cells were left blank/);
     expect(() => ebel(cells, [[8, 4, null]])).toThrow(/not between 0 and 1/);
-    expect(ebel(cells, [[null, null, null]]).estimate).toBeNull();
+    expect(ebel(cells, [[null, null, null]])).toMatchObject({
+      estimate: null,
+      notes: ['No judge has judged a cell that holds items.'],
+      judges: [null],
+    });
+    // Student's t with one degree of freedom is 12.706 (any table): 65 -+ 63.53.
+    expect(two.lower).toBeCloseTo(65 - 63.53, 2);
+    const alone = ebel(cells, [[0, 1, null]]);
+    expect(alone).toMatchObject({ estimate: 25, standardError: null });
+    expect(alone.notes).toEqual(['One judge alone gives a cut without an error.']);
+    expect(() => ebel(cells, [[-0.1, 0.4, null]])).toThrow(/not between 0 and 1/);
   });
 
   it('Angoff over rounds: the spread falls, and who moved is counted', () => {
@@ -47,6 +57,15 @@ describe('panels', () => {
     expect(rounds.map((r) => r.cut)).toEqual([expect.closeTo(60, 10), expect.closeTo(67.5, 10)]);
     expect(rounds[1]?.spread).toBeLessThan(rounds[0]?.spread ?? 0);
     expect(rounds.map((r) => r.moved)).toEqual([0, 1]);
+    // Who says nothing in one of the rounds has not moved, who moves by a percent has not either.
+    const gaps = angoffRounds(
+      [
+        [[null], [0.5], [0.5]],
+        [[0.9], [null], [0.51]],
+      ],
+      [1],
+    );
+    expect(gaps.map((r) => r.moved)).toEqual([0, 0]);
   });
 
   it('Angoff: a judge who ranks the items as the data do correlates, one who turns them does not', () => {
@@ -61,18 +80,29 @@ describe('panels', () => {
     expect(with_).toBeGreaterThan(0.9);
     expect(against).toBeLessThan(-0.9);
     expect(short).toBeNull();
+    expect(judgesAgainstData([[0.3, 0.5, 0.9]], [0.2, null, 0.8])).toEqual([null]);
+    expect(judgesAgainstData([[0.1, 0.2, 0.3]], [0.2, 0.4, 0.6])).toEqual([expect.closeTo(1, 10)]);
   });
 });
 
 describe('cuts that ask nobody', () => {
   it('a fixed percent says what is wrong with it', () => {
     expect(fixedPercent(50)).toMatchObject({ estimate: 50, standardError: null });
+    expect(fixedPercent(0).notes).toEqual([
+      'A fixed percentage does not know how hard the examination was.',
+    ]);
+    expect(fixedPercent(100).estimate).toBe(100);
     expect(() => fixedPercent(120)).toThrow(/between 0 and 100/);
   });
 
   it('mean less one SD of 50, 60, 70 is 50', () => {
     expect(meanMinusSd([50, 60, 70], 1).estimate).toBeCloseTo(50, 10);
     expect(meanMinusSd([50], 1).estimate).toBeNull();
+    // SD 10: 10 root(1/3 + 1/4), and 10 root(1/3) for the mean itself.
+    expect(meanMinusSd([50, 60, 70], 1).standardError).toBeCloseTo(10 * Math.sqrt(7 / 12), 10);
+    expect(meanMinusSd([50, 60, 70], 0).standardError).toBeCloseTo(10 / Math.sqrt(3), 10);
+    // t with two degrees of freedom is 4.303 (any table).
+    expect(meanMinusSd([50, 60, 70], 0).upper).toBeCloseTo(60 + 43.03 / Math.sqrt(3), 2);
   });
 });
 
@@ -214,7 +244,22 @@ describe('consequences side by side', () => {
     );
     expect(first).toMatchObject({ passed: 2, failed: 1, lost: [], gained: [], withinOneSem: 0 });
     expect(second).toMatchObject({ passed: 1, lost: [1], gained: [], withinOneSem: 2 });
-    expect(none).toMatchObject({ passRate: null });
+    expect(none).toMatchObject({ passRate: null, lost: [], gained: [], withinOneSem: null });
+    expect([first?.passRate, second?.passRate]).toEqual([2 / 3, 1 / 3]);
+  });
+
+  it('hold nobody against a method that has no cut, and have no rate without a score', () => {
+    const cuts = [
+      { method: 'none', cut: null },
+      { method: 'some', cut: 50 },
+    ];
+    expect(compareConsequences([40, 55], cuts)[1]).toMatchObject({
+      passed: 1,
+      lost: [],
+      gained: [],
+    });
+    expect(compareConsequences([40, 55], cuts, 7)[1]).toMatchObject({ lost: [], gained: [] });
+    expect(compareConsequences([null], cuts)[1]).toMatchObject({ passed: 0, passRate: null });
   });
 
   it('never lose anybody to a lower cut', () => {
@@ -254,5 +299,23 @@ describe('two cohorts with common stations', () => {
     const result = equate(own, own);
     expect(result?.toLast(47)).toBeCloseTo(47, 10);
     expect(equate(own, { totals: [50, 50], anchors: [50, 50] })).toBeNull();
+    // Chained by hand: anchors 50 and 60 with SD 5 and 10, totals 40 and 70 with SD 10 and 5;
+    // 50 lies one SD above 40, so at 55 on the anchors, half an SD below 60, so at 70 - 2.5.
+    const pair = (mean: number, sd: number) => [mean - sd / Math.SQRT2, mean + sd / Math.SQRT2];
+    const chained = equate(
+      { totals: pair(40, 10), anchors: pair(50, 5) },
+      { totals: pair(70, 5), anchors: pair(60, 10) },
+    );
+    expect(chained?.toLast(50)).toBeCloseTo(67.5, 10);
+    expect(chained?.cohortDifference).toBeCloseTo(-10, 10);
+    expect(chained?.paperDifference).toBeCloseTo(40 - 65, 10);
+    for (const short of [
+      { totals: [50], anchors: [40, 50] },
+      { totals: [40, 50], anchors: [50] },
+      { totals: [], anchors: [40, 50] },
+    ]) {
+      expect(equate(short, own, 'mean')).toBeNull();
+      expect(equate(own, short, 'mean')).toBeNull();
+    }
   });
 });

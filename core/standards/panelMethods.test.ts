@@ -18,6 +18,21 @@ describe('Angoff', () => {
     expect(result.judges.map((x) => Math.round(x ?? 0))).toEqual([60, 70]);
     expect(result.estimate).toBeCloseTo(65, 10);
     expect(result.standardError).toBeCloseTo(5, 10);
+    // Student's t with one degree of freedom is 12.706 (any table): 65 -+ 63.53.
+    expect(result.lower).toBeCloseTo(65 - 63.53, 2);
+    expect(result.upper).toBeCloseTo(65 + 63.53, 2);
+    expect(result.notes).toEqual([]);
+  });
+
+  it('says where all judges came to one cut, and takes none and all for judgements', () => {
+    const same = angoff([[0.5], [0.5], [0.5]], [1]);
+    expect(same).toMatchObject({ estimate: 50, standardError: 0, lower: null });
+    expect(same.notes).toEqual([
+      'All judges came to the same cut, so their spread gives no interval.',
+    ]);
+    expect(angoff([[0, 1]], [1, 1]).estimate).toBe(50);
+    expect(() => angoff([[-0.1]], [1])).toThrow(/not between 0 and 1/);
+    expect(() => angoff([[0.5]], [0])).toThrow(/above 0/);
   });
 
   it('leaves out blanks judge by judge, and counts them', () => {
@@ -63,13 +78,39 @@ describe('Hofstee', () => {
   it('refuses answers that no judge can mean before it blames the curve', () => {
     const bounds = { lowestCut: 40, highestCut: 60, fewestFails: 0, mostFails: 0.3 };
     expect(() => hofstee(scores, { ...bounds, mostFails: 30 })).toThrow(/30 % is 0.3/);
-    expect(() => hofstee(scores, { ...bounds, fewestFails: -0.1 })).toThrow(/between 0 and 1/);
+    expect(() => hofstee(scores, { ...bounds, fewestFails: -0.1 })).toThrow(
+      /between 0 and 1, not at -0.1\.$/,
+    );
+    expect(() => hofstee(scores, { ...bounds, mostFails: 100 })).toThrow(/100 % is 1\.$/);
+    expect(() => hofstee(scores, { ...bounds, mostFails: 130 })).toThrow(/not at 130\.$/);
     expect(() => hofstee(scores, { ...bounds, highestCut: 140 }, [0, 100])).toThrow(
       /scale from 0 to 100, not at 140/,
     );
     expect(() => hofstee(scores, { ...bounds, lowestCut: 70 })).toThrow(
       /lower bound must lie below/,
     );
+  });
+
+  it('takes a curve that just reaches a corner of the box, and has nothing to add', () => {
+    // Of 1..100 just 60 lie below 61: the curve ends in the corner (61, .6).
+    const corner = hofstee(scores, {
+      lowestCut: 41,
+      highestCut: 61,
+      fewestFails: 0.6,
+      mostFails: 0.9,
+    });
+    expect(corner.estimate).toBeCloseTo(61, 6);
+    expect(corner.notes).toEqual([]);
+    const other = hofstee(scores, {
+      lowestCut: 41,
+      highestCut: 61,
+      fewestFails: 0.1,
+      mostFails: 0.4,
+    });
+    expect(other.estimate).toBeCloseTo(41, 6);
+    expect(
+      hofstee([], { lowestCut: 40, highestCut: 60, fewestFails: 0, mostFails: 1 }).notes,
+    ).toEqual(['There is no score.']);
   });
 
   it('stays inside the box', () => {
@@ -96,6 +137,17 @@ describe('groups of candidates', () => {
     expect(mean.estimate).toBeCloseTo(55, 12);
     expect(median).toBe(55);
     expect(borderlineGroup([20, 90], [1, 5], 2.5).mean.notes[0]).toMatch(/Nobody was graded/);
+    // SD 5 of three: 5 / root 3, and t with two degrees of freedom is 4.303 (any table).
+    expect(mean.standardError).toBeCloseTo(5 / Math.sqrt(3), 10);
+    expect(mean.upper).toBeCloseTo(55 + (4.303 * 5) / Math.sqrt(3), 2);
+    const of = (n: number) =>
+      borderlineGroup(
+        Array.from({ length: n }, (_, i) => 50 + i),
+        Array.from({ length: n }, () => 3),
+        2.5,
+      ).mean.notes;
+    expect(of(9)).toEqual(['Only 9 candidates were graded borderline.']);
+    expect(of(10)).toEqual([]);
   });
 
   it('contrasting: equal spreads about 40 and 60 cross at 50', () => {
@@ -128,5 +180,8 @@ describe('groups of candidates', () => {
     expect(cohenRelative([90, 90, 90])).toBeCloseTo(54, 12);
     expect(cohenRelative([90, 90], 0.95, 0.6, 20)).toBeCloseTo(62, 12);
     expect(cohenRelative([])).toBeNull();
+    // The best of three is the 100th percentile in whatever order they came.
+    expect(cohenRelative([90, 40, 65], 1)).toBeCloseTo(54, 12);
+    expect(cohenRelative([40, 65, 90], 0)).toBeCloseTo(24, 12);
   });
 });

@@ -7,7 +7,6 @@ import { parseArgs } from 'node:util';
 import { equalByNature } from './equal.ts';
 import { changesOf, EXCLUDED, keyOf, sampled } from './mutants.ts';
 import type { Change } from './mutants.ts';
-import { SAMPLE } from './sampleChecker.mjs';
 
 /** The share of changes that the tests of a room must notice. */
 const WANTED = 0.85;
@@ -63,8 +62,10 @@ process.exitCode = share >= WANTED ? 0 : 1;
 /** Tries the changes, each with the tests that run its line. */
 async function run(changes: readonly Change[]): Promise<MutantResult[]> {
   const folder = mkdtempSync(join(tmpdir(), 'kritikos-mutate-'));
-  process.env[SAMPLE] = join(folder, 'sample.json');
-  writeFileSync(process.env[SAMPLE], JSON.stringify(changes.map(keyOf)));
+  const sample = join(folder, 'sample.json');
+  writeFileSync(sample, JSON.stringify(changes.map(keyOf)));
+  // The checker runs in processes of its own, which inherit this.
+  process.env.KRITIKOS_MUTATE_SAMPLE = sample;
   const tester = new Stryker({
     testRunner: 'vitest',
     vitest: { configFile: 'scripts/mutate/vitest.config.ts', related: true },

@@ -2,16 +2,13 @@ import { PluginKind, declareFactoryPlugin } from '@stryker-mutator/api/plugin';
 import { readFileSync } from 'node:fs';
 import { relative } from 'node:path';
 
-/** Names the file of keys that room.ts writes: the changes that are to be tried. */
-export const SAMPLE = 'KRITIKOS_MUTATE_SAMPLE';
-
 /**
- * Lets through the changes of the sample and turns the rest away untried: the tester itself takes
+ * Lets through the changes of the sample, whose keys stand in a file that room.ts writes, and turns the rest away untried: the tester itself takes
  * places, and a place that holds a function holds every change inside it.
  */
 class SampleChecker {
   async init() {
-    this.keys = new Set(JSON.parse(readFileSync(process.env[SAMPLE] ?? '', 'utf8')));
+    this.keys = new Set(JSON.parse(readFileSync(process.env.KRITIKOS_MUTATE_SAMPLE ?? '', 'utf8')));
   }
 
   async check(mutants) {

@@ -1,0 +1,120 @@
+import { describe, expect, it } from 'vitest';
+import type { CriticalCount } from '../scoring/criticalItems.ts';
+import { decideCandidate, examCut } from './examRule.ts';
+import type { ExamRule } from './examRule.ts';
+import { setStandard } from './setStandard.ts';
+
+const rule: ExamRule = {
+  semMultiplier: 0,
+  fewestStationsPassed: 0,
+  criticalBy: 'all',
+  criticalFailureFails: false,
+};
+const at = (percent: number | null, ...critical: CriticalCount[]) => ({ percent, critical });
+const missed: CriticalCount = { item: 'stop', observed: 1, missed: 1 };
+const unseen: CriticalCount = { item: 'stop', observed: 0, missed: 0 };
+const cuts = [50, 60, 55];
+const cut = { sumOfCuts: 165, total: 165 };
+const decide = (scores: readonly ReturnType<typeof at>[], more: Partial<ExamRule> = {}) =>
+  decideCandidate(scores, cuts, cut, { ...rule, ...more });
+
+describe('why a candidate does not pass', () => {
+  it('gives the mean over the stations and what was required', () => {
+    // (40 + 60 + 50) / 3 = 50.0, required 165 / 3 = 55.0.
+    expect(decide([at(40), at(60), at(50)]).reasons).toEqual([
+      'Mean score 50.0 % is below the required 55.0 %.',
+    ]);
+  });
+
+  it('names the stations where critical items were missed', () => {
+    const fails = { criticalFailureFails: true };
+    expect(decide([at(90), at(90, missed), at(90)], fails).reasons).toEqual([
+      'One critical item was missed, at station 2.',
+    ]);
+    const two = { ...missed, item: 'fracture' };
+    expect(decide([at(90, missed), at(90), at(90, missed, two)], fails).reasons).toEqual([
+      '3 critical items were missed, at stations 1, 3.',
+    ]);
+    expect(decide([at(90), at(90), at(90, missed, two)], fails).reasons).toEqual([
+      '2 critical items were missed, at station 3.',
+    ]);
+  });
+
+  it('names the stations that hang on what nobody observed', () => {
+    const three = { fewestStationsPassed: 3 };
+    expect(decide([at(90, unseen), at(90), at(90)], three).reasons).toEqual([
+      'Nobody observed a critical item at station 1, so it is undecided.',
+    ]);
+    expect(decide([at(90, unseen), at(90), at(90, unseen)], three)).toMatchObject({
+      outcome: 'incomplete',
+      reasons: ['Nobody observed a critical item at stations 1, 3, so it is undecided.'],
+    });
+    // One station was passed for certain, and one is all that is asked for.
+    expect(decide([at(90, unseen), at(90), at(90)], { fewestStationsPassed: 1 })).toMatchObject({
+      outcome: 'pass',
+      reasons: [],
+    });
+  });
+
+  it('is incomplete without a sheet, whatever else is known', () => {
+    expect(
+      decide([at(null), at(90, missed), at(90)], { criticalFailureFails: true }),
+    ).toMatchObject({
+      outcome: 'incomplete',
+      total: null,
+      stations: ['undecided', 'not passed', 'passed'],
+      stationsPassed: 1,
+      criticalFailures: 1,
+      reasons: ['1 of 3 stations have no scorable sheet.'],
+    });
+  });
+});
+
+describe('the cut of the examination', () => {
+  it('needs every station’s cut, and the standard error where the rule adds it', () => {
+    expect(examCut([50, 60], { ...rule, semMultiplier: 2 }, 3)).toEqual({
+      sumOfCuts: 110,
+      total: 116,
+    });
+    expect(examCut([50, null], rule, 3)).toBeNull();
+    expect(examCut([], rule, 3)).toBeNull();
+    expect(examCut([50], { ...rule, semMultiplier: 1 }, null)).toBeNull();
+    expect(examCut([50], rule, null)).toEqual({ sumOfCuts: 50, total: 50 });
+  });
+});
+
+describe('the standard of a whole examination', () => {
+  const record = (candidate: string, percent: number | null, grade: number | null) => ({
+    candidate,
+    percent,
+    grade,
+    critical: [],
+  });
+  const records = [
+    record('a', 80, 4),
+    record('b', 50, 2.5),
+    record('c', 30, 1.5),
+    record('d', 55, null),
+    record('e', null, 3),
+  ];
+  const standard = setStandard([{ station: 'knee', records }], ['a', 'b', 'c', 'd', 'e', 'f'], {
+    borderline: 2.5,
+    rule,
+    handCuts: {},
+  });
+
+  it('draws the line through those who have both, and judges all who have a score', () => {
+    const [knee] = standard.stations;
+    expect(knee?.regression.cut.n).toBe(3);
+    expect(knee).toMatchObject({ scored: 4, passed: 3, undecided: 0, byHand: false });
+    expect(knee?.cut).toBeCloseTo(50, 9);
+  });
+
+  it('counts who passes, who fails and who is incomplete, a candidate without any sheet too', () => {
+    expect(standard).toMatchObject({ passed: 3, failed: 1, incomplete: 2 });
+    expect(standard.outcomes.get('f')).toMatchObject({
+      outcome: 'incomplete',
+      criticalFailures: 0,
+    });
+  });
+});
