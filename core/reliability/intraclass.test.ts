@@ -38,6 +38,73 @@ describe('intraclass correlations', () => {
     expect(ICC31.p).toBeLessThan(0.001);
   });
 
+  // The whole table that psych::ICC prints for these data (Revelle, manual of psych; from memory).
+  it.each([
+    ['ICC11', 18, 1.79, 0.165, -0.133, 0.723],
+    ['ICC21', 15, 11.03, 0.00013, 0.019, 0.761],
+    ['ICC31', 15, 11.03, 0.00013, 0.342, 0.946],
+    ['ICC1k', 18, 1.79, 0.165, -0.884, 0.912],
+    ['ICC2k', 15, 11.03, 0.00013, 0.071, 0.927],
+    ['ICC3k', 15, 11.03, 0.00013, 0.676, 0.986],
+  ] as const)(
+    '%s has %d degrees of freedom below, its F, p and interval',
+    (form, df2, F, p, low, high) => {
+      const own = intraclass(ROWS).forms[form];
+      expect([own.df1, own.df2]).toEqual([5, df2]);
+      expect(own.F).toBeCloseTo(F, 2);
+      expect(own.p).toBeCloseTo(p, 3);
+      expect(own.lower).toBeCloseTo(low, 2);
+      expect(own.upper).toBeCloseTo(high, 2);
+    },
+  );
+
+  // Mean squares of Shrout & Fleiss 1979, table 3: targets 11.24, within 6.26, judges 32.49, error 1.02.
+  it('give the errors of measurement by hand: root(5.24 + 1.02), root 1.02, 2.77 times the first', () => {
+    const { semAgreement, semConsistency, mdc95, subjects, raters } = intraclass(ROWS);
+    expect(semConsistency).toBeCloseTo(Math.sqrt(1.0194), 3);
+    expect(semAgreement).toBeCloseTo(Math.sqrt((32.4861 - 1.0194) / 6 + 1.0194), 3);
+    expect(mdc95).toBeCloseTo(1.96 * Math.SQRT2 * (semAgreement ?? NaN), 3);
+    expect([subjects, raters]).toEqual([6, 4]);
+  });
+
+  it('warn of few raters who differ, and only of those', () => {
+    const warning = /With 4 raters who differ/;
+    const { forms } = intraclass(ROWS);
+    expect(forms.ICC21.notes[0]).toMatch(warning);
+    expect(forms.ICC2k.notes[0]).toMatch(warning);
+    for (const form of ['ICC11', 'ICC31', 'ICC1k', 'ICC3k'] as const) {
+      expect(forms[form].notes).toEqual([]);
+      expect(forms[form].generalised).toBeNull();
+    }
+    // Ten raters, each with a level of their own.
+    const many = ROWS.map((row) =>
+      [0, 1, 2, 3, 4, 5, 6, 7, 8, 9].map((j) => (row[j % 4] ?? 0) + j),
+    );
+    expect(intraclass(many).forms.ICC21.notes).toEqual([]);
+    // Raters alike on the whole, who differ only case by case.
+    const alike = intraclass([
+      [1, 2],
+      [2, 1],
+      [5, 6],
+      [6, 5],
+    ]);
+    expect(alike.forms.ICC21.notes).toEqual([]);
+    expect(alike.semAgreement).toBeCloseTo(alike.semConsistency ?? NaN, 12);
+  });
+
+  it('keep their degrees of freedom where there is nothing to estimate', () => {
+    const one = intraclass([[3], [4], [5]]);
+    expect(one.forms.ICC21).toMatchObject({ estimate: null, df1: 2, df2: 0, F: null, p: null });
+    expect(one).toMatchObject({ semAgreement: null, mdc95: null, subjects: 3, raters: 1 });
+    expect(intraclass([]).forms.ICC31).toMatchObject({ df1: 0, df2: 0 });
+    const empty = intraclass([
+      [null, null],
+      [3, 4],
+      [5, null],
+    ]);
+    expect(empty).toMatchObject({ subjects: 2, missing: 1 });
+  });
+
   // R's psych 2.2.9, ICC(x, missing = FALSE, lmer = TRUE), prints these for two marks taken out.
   // It goes through lme4, whose search stops at about 1e-5 of the ratio of variances.
   it('come from REML components where marks are missing, as psych::ICC has them', () => {
@@ -63,7 +130,9 @@ describe('intraclass correlations', () => {
       [2, 2],
       [4, 4],
     ]);
-    for (const form of FORMS) expect(same.forms[form].estimate).toBe(1);
+    for (const form of FORMS)
+      expect(same.forms[form]).toMatchObject({ estimate: 1, F: null, p: 0 });
+    expect(same.forms.ICC21).toMatchObject({ lower: null, upper: null });
     expect(
       intraclass([
         [3, 3],

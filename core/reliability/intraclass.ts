@@ -290,7 +290,7 @@ function nothing(reason: string, n: number, k: number, missing: number): Intracl
     upper: null,
     F: null,
     df1: Math.max(0, n - 1),
-    df2: Math.max(0, (n - 1) * (k - 1)),
+    df2: Math.max(0, n - 1) * Math.max(0, k - 1),
     p: null,
     generalised: null,
     notes: [reason],

@@ -31,7 +31,8 @@ const fault = {
   status: 500,
   detail: 'Nothing was half-saved. Try again; if it happens again, tell whoever runs this server.',
 };
-const openSheet = async (page: Page) => {
+type Then = NonNullable<Scene['then']>;
+const openSheet: Then = async (page) => {
   await page
     .getByRole('link', { name: /candidate 24/i })
     .first()
@@ -39,322 +40,184 @@ const openSheet = async (page: Page) => {
   await page.locator('[data-item]').first().waitFor();
 };
 
+const onPhone = (scene: Scene): Scene => ({ ...scene, phone: true });
+const scene =
+  (who: Who) =>
+  (name: string, path: string, sign: Scene['sign'], then?: Then): Scene => ({
+    name,
+    who,
+    path,
+    sign,
+    ...(then ? { then } : {}),
+  });
+const nobody = scene('nobody');
+const lead = scene('lead');
+const examiner = scene('examiner');
+/** A page of the demo examination. */
+const examined = (name: string, page: string, sign: Scene['sign'], then?: Then) =>
+  lead(name, `/examinations/:e${page}`, sign, then);
+/** A sheet of the first examiner, opened from the list of stations. */
+const onSheet = (name: string, then?: Then) =>
+  onPhone(
+    examiner(name, '/stations', 'My stations', async (page, context) => {
+      await openSheet(page, context);
+      await then?.(page, context);
+    }),
+  );
+const untilDialog: Then = async (page) => {
+  await page.getByRole('dialog').waitFor();
+  await settle(page);
+};
+const openMenu: Then = async (page) => {
+  await button(page, /· lead/).click();
+  await settle(page);
+};
+const untilAlert: Then = (page) => page.getByRole('alert').waitFor();
+
 export const SCENES: readonly Scene[] = [
-  { name: 'sign in', who: 'nobody', path: '/sign-in', sign: 'Sign in', phone: true },
-  {
-    name: 'sign in refused',
-    who: 'nobody',
-    path: '/sign-in',
-    sign: 'Sign in',
-    phone: true,
-    then: async (page) => {
+  onPhone(nobody('sign in', '/sign-in', 'Sign in')),
+  onPhone(
+    nobody('sign in refused', '/sign-in', 'Sign in', async (page, context) => {
       await page.getByLabel('E-mail').fill('nobody@orrinmouth.example');
       await page.getByLabel('Password').fill('not this one');
       await button(page, 'Sign in').click();
-      await page.getByRole('alert').waitFor();
-    },
-  },
-  {
-    name: 'no such page',
-    who: 'nobody',
-    path: '/nowhere',
-    sign: 'There is no such page',
-    phone: true,
-  },
-  { name: 'first account', who: 'first', path: '/first-lead', sign: 'Make the first account' },
-  { name: 'examinations', who: 'lead', path: '/examinations', sign: 'Examinations' },
-  {
-    name: 'new examination',
-    who: 'lead',
-    path: '/examinations',
-    sign: 'Examinations',
-    then: async (page) => {
-      await button(page, 'New examination').click();
-      await page.getByRole('dialog').waitFor();
-      await settle(page);
-    },
-  },
-  {
-    name: 'the own menu',
-    who: 'lead',
-    path: '/examinations',
-    sign: 'Examinations',
-    then: async (page) => {
-      await button(page, /· lead/).click();
-      await settle(page);
-    },
-  },
-  {
-    name: 'change password',
-    who: 'lead',
-    path: '/examinations',
-    sign: 'Examinations',
-    then: async (page) => {
-      await button(page, /· lead/).click();
-      await page.getByText('Change password').click();
-      await page.getByRole('dialog').waitFor();
-      await settle(page);
-    },
-  },
-  { name: 'audit', who: 'lead', path: '/audit', sign: 'signed in' },
-  { name: 'overview', who: 'lead', path: '/examinations/:e', sign: 'Stations' },
-  { name: 'prepare', who: 'lead', path: '/examinations/:e/preparation', sign: 'Plan the sheets' },
-  {
-    name: 'prepare, a list open',
-    who: 'lead',
-    path: '/examinations/:e/preparation',
-    sign: 'Plan the sheets',
-    then: async (page) => {
-      await page.getByLabel('Procedure').fill('knee');
-      await settle(page);
-    },
-  },
-  {
-    name: 'prepare, refused',
-    who: 'lead',
-    path: '/examinations/:e/preparation',
-    sign: 'Plan the sheets',
-    then: async (page) => {
-      await page.getByLabel('Station title').fill('One more');
-      await page.getByLabel('Procedure').fill('Lachman test');
-      await page.getByRole('option', { name: 'Lachman test', exact: true }).click();
-      await button(page, 'Add station').click();
-      await page.getByRole('alert').waitFor();
-    },
-  },
-  { name: 'calibrate', who: 'lead', path: '/examinations/:e/calibration', sign: 'Calibrate' },
-  { name: 'mark', who: 'lead', path: '/examinations/:e/marking', sign: 'Sheets that want a look' },
-  {
-    name: 'one sheet’s record',
-    who: 'lead',
-    path: '/examinations/:e/marking',
-    sign: 'Sheets that want a look',
-    then: async (page) => {
-      await page.getByRole('link', { name: 'open the sheet' }).first().click();
-      await page.getByText('Everything that was tapped').waitFor();
-    },
-  },
-  {
-    name: 'agree',
-    who: 'lead',
-    path: '/examinations/:e/agreement',
-    sign: /planned pairs of sheets/,
-  },
-  {
-    name: 'the table behind',
-    who: 'lead',
-    path: '/examinations/:e/agreement',
-    sign: /planned pairs of sheets/,
-    then: async (page) => {
-      await page.locator('tr[data-item] button').first().click();
-      await page.getByRole('dialog').waitFor();
-      await settle(page);
-    },
-  },
-  {
-    name: 'two sheets',
-    who: 'lead',
-    path: '/examinations/:e/agreement',
-    sign: /planned pairs of sheets/,
-    then: async (page) => {
-      await page.locator('tr[data-item="shin-grip"] button').first().click();
-      await page.getByRole('dialog').getByRole('link').first().click();
-      await page.getByText(/The two sheets/).waitFor();
-    },
-  },
-  {
-    name: 'set the standard',
-    who: 'lead',
-    path: '/examinations/:e/standards',
-    sign: 'Consequence',
-  },
-  {
-    name: 'sign',
-    who: 'lead',
-    path: '/examinations/:e/standards',
-    sign: 'Consequence',
-    then: async (page) => {
-      await button(page, 'Sign this standard').click();
-      await page.getByRole('dialog').waitFor();
-      await settle(page);
-    },
-  },
-  { name: 'report', who: 'lead', path: '/examinations/:e/results', sign: 'Report' },
-  {
-    name: 'one candidate',
-    who: 'lead',
-    path: '/examinations/:e/results',
-    sign: 'Report',
-    phone: true,
-    then: async (page) => {
+      await untilAlert(page, context);
+    }),
+  ),
+  onPhone(nobody('no such page', '/nowhere', 'There is no such page')),
+  scene('first')('first account', '/first-lead', 'Make the first account'),
+  lead('examinations', '/examinations', 'Examinations'),
+  lead('new examination', '/examinations', 'Examinations', async (page, context) => {
+    await button(page, 'New examination').click();
+    await untilDialog(page, context);
+  }),
+  lead('the own menu', '/examinations', 'Examinations', openMenu),
+  lead('change password', '/examinations', 'Examinations', async (page, context) => {
+    await openMenu(page, context);
+    await page.getByText('Change password').click();
+    await untilDialog(page, context);
+  }),
+  lead('audit', '/audit', 'signed in'),
+  examined('overview', '', 'Stations'),
+  examined('prepare', '/preparation', 'Plan the sheets'),
+  examined('prepare, a list open', '/preparation', 'Plan the sheets', async (page) => {
+    await page.getByLabel('Procedure').fill('knee');
+    await settle(page);
+  }),
+  examined('prepare, refused', '/preparation', 'Plan the sheets', async (page, context) => {
+    await page.getByLabel('Station title').fill('One more');
+    await page.getByLabel('Procedure').fill('Lachman test');
+    await page.getByRole('option', { name: 'Lachman test', exact: true }).click();
+    await button(page, 'Add station').click();
+    await untilAlert(page, context);
+  }),
+  examined('calibrate', '/calibration', 'Calibrate'),
+  examined('mark', '/marking', 'Sheets that want a look'),
+  examined('one sheet’s record', '/marking', 'Sheets that want a look', async (page) => {
+    await page.getByRole('link', { name: 'open the sheet' }).first().click();
+    await page.getByText('Everything that was tapped').waitFor();
+  }),
+  examined('agree', '/agreement', /planned pairs of sheets/),
+  examined('the table behind', '/agreement', /planned pairs of sheets/, async (page, context) => {
+    await page.locator('tr[data-item] button').first().click();
+    await untilDialog(page, context);
+  }),
+  examined('two sheets', '/agreement', /planned pairs of sheets/, async (page) => {
+    await page.locator('tr[data-item="shin-grip"] button').first().click();
+    await page.getByRole('dialog').getByRole('link').first().click();
+    await page.getByText(/The two sheets/).waitFor();
+  }),
+  examined('set the standard', '/standards', 'Consequence'),
+  examined('sign', '/standards', 'Consequence', async (page, context) => {
+    await button(page, 'Sign this standard').click();
+    await untilDialog(page, context);
+  }),
+  examined('report', '/results', 'Report'),
+  onPhone(
+    examined('one candidate', '/results', 'Report', async (page) => {
       await page.locator('table a').first().click();
       await page.getByRole('heading', { level: 1 }).waitFor();
       await settle(page);
-    },
-  },
-  {
-    name: 'a page that fails',
-    who: 'lead',
-    path: '/examinations/:e/results',
-    sign: 'Report',
-    then: async (page) => {
-      await answering('**/api/examinations/*/results**', 500, fault)(page);
-      await page.getByRole('alert').waitFor();
-    },
-  },
-  {
-    name: 'a page that loads',
-    who: 'lead',
-    path: '/examinations/:e/results',
-    sign: 'Report',
-    then: async (page) => {
-      await page.route('**/api/examinations/*/results**', () => undefined);
-      await page.reload();
-      await page.getByRole('progressbar').first().waitFor();
-    },
-  },
-  {
-    name: 'catalogue',
-    who: 'lead',
-    path: '/catalogue',
-    sign: 'Catalogue of procedures',
-    phone: true,
-  },
-  {
-    name: 'a procedure',
-    who: 'lead',
-    path: '/catalogue/mcmurray-rotation-extension',
-    sign: 'McMurray test',
-    phone: true,
-  },
-  { name: 'bench', who: 'lead', path: '/catalogue/bench', sign: 'Interpretation bench' },
-  { name: 'practice', who: 'lead', path: '/catalogue/practice', sign: 'Yours', phone: true },
-  { name: 'my stations', who: 'examiner', path: '/stations', sign: 'My stations', phone: true },
-  {
-    name: 'my stations, none',
-    who: 'examiner',
-    path: '/stations',
-    sign: 'My stations',
-    phone: true,
-    then: async (page) => {
+    }),
+  ),
+  examined('a page that fails', '/results', 'Report', async (page, context) => {
+    await answering('**/api/examinations/*/results**', 500, fault)(page);
+    await untilAlert(page, context);
+  }),
+  examined('a page that loads', '/results', 'Report', async (page) => {
+    await page.route('**/api/examinations/*/results**', () => undefined);
+    await page.reload();
+    await page.getByRole('progressbar').first().waitFor();
+  }),
+  onPhone(lead('catalogue', '/catalogue', 'Catalogue of procedures')),
+  onPhone(lead('a procedure', '/catalogue/mcmurray-rotation-extension', 'McMurray test')),
+  onPhone(lead('a close-up', '/catalogue/talar-tilt-neutral', 'Talar tilt')),
+  lead('bench', '/catalogue/bench', 'Interpretation bench'),
+  onPhone(lead('practice', '/catalogue/practice', 'Yours')),
+  onPhone(examiner('my stations', '/stations', 'My stations')),
+  onPhone(
+    examiner('my stations, none', '/stations', 'My stations', async (page) => {
       await answering('**/api/own/stations', 200, [])(page);
       await page.getByText('not assigned to a station').waitFor();
-    },
-  },
-  {
-    name: 'briefing',
-    who: 'examiner',
-    path: '/stations',
-    sign: 'My stations',
-    phone: true,
-    then: async (page) => {
+    }),
+  ),
+  onPhone(
+    examiner('briefing', '/stations', 'My stations', async (page) => {
       await page.getByRole('link', { name: 'Briefing', exact: true }).first().click();
       await page.getByText('Cautions').waitFor();
-    },
-  },
-  {
-    name: 'sheet',
-    who: 'examiner',
-    path: '/stations',
-    sign: 'My stations',
-    phone: true,
-    then: openSheet,
-  },
-  {
-    name: 'sheet, marked',
-    who: 'examiner',
-    path: '/stations',
-    sign: 'My stations',
-    phone: true,
-    then: async (page) => {
-      await openSheet(page);
-      for (const row of (await page.locator('[data-item]').all()).slice(0, 6))
-        await row.getByRole('button').last().click();
-      await settle(page);
-    },
-  },
-  {
-    name: 'sheet, review',
-    who: 'examiner',
-    path: '/stations',
-    sign: 'My stations',
-    phone: true,
-    then: async (page) => {
-      await openSheet(page);
-      await button(page, /^Review/).click();
-      await page.getByRole('dialog').waitFor();
-      await settle(page);
-    },
-  },
-  {
-    name: 'sheet, no network',
-    who: 'examiner',
-    path: '/stations',
-    sign: 'My stations',
-    phone: true,
-    then: async (page, context) => {
-      await openSheet(page);
-      await context.setOffline(true);
-      await page.locator('[data-item] button').first().click();
-      await page.getByText(/no network/).waitFor();
-    },
-  },
-  {
-    name: 'sheet, signed out',
-    who: 'examiner',
-    path: '/stations',
-    sign: 'My stations',
-    phone: true,
-    then: async (page) => {
-      await openSheet(page);
-      await page.route('**/events', (route) =>
-        route.fulfill({
-          status: 401,
-          contentType: 'application/problem+json',
-          body: JSON.stringify({
-            type: 'urn:kritikos:problem:not-signed-in',
-            title: 'You are not signed in',
-            status: 401,
-          }),
-        }),
-      );
-      await page.locator('[data-item] button').first().click();
-      await page.getByRole('alert').waitFor();
-    },
-  },
-  {
-    name: 'sheet, a tap set aside',
-    who: 'examiner',
-    path: '/stations',
-    sign: 'My stations',
-    phone: true,
-    then: async (page) => {
-      await openSheet(page);
-      await page.route('**/events', async (route) => {
-        const { events } = route.request().postDataJSON() as { events: { id: string }[] };
-        const answers = events.map(({ id }) => ({
-          outcome: 'refused',
-          id,
-          reason: 'This cannot be stored: body/text contains characters that cannot be stored.',
-        }));
-        await route.fulfill({ json: { answers, before: 0, stamp: 0, submittedAt: null } });
-      });
-      await page.locator('[data-item] button').first().click();
-      await page.getByText(/set aside/).waitFor();
-    },
-  },
-  {
-    name: 'sheet, submitted',
-    who: 'examiner',
-    path: '/stations',
-    sign: 'My stations',
-    phone: true,
-    then: async (page) => {
+    }),
+  ),
+  onSheet('sheet'),
+  onSheet('sheet, marked', async (page) => {
+    for (const row of (await page.locator('[data-item]').all()).slice(0, 6))
+      await row.getByRole('button').last().click();
+    await settle(page);
+  }),
+  onSheet('sheet, review', async (page, context) => {
+    await button(page, /^Review/).click();
+    await untilDialog(page, context);
+  }),
+  onSheet('sheet, no network', async (page, context) => {
+    await context.setOffline(true);
+    await page.locator('[data-item] button').first().click();
+    await page.getByText(/no network/).waitFor();
+  }),
+  onSheet('sheet, signed out', async (page, context) => {
+    const problem = {
+      type: 'urn:kritikos:problem:not-signed-in',
+      title: 'You are not signed in',
+      status: 401,
+    };
+    await page.route('**/events', (route) =>
+      route.fulfill({
+        status: 401,
+        contentType: 'application/problem+json',
+        body: JSON.stringify(problem),
+      }),
+    );
+    await page.locator('[data-item] button').first().click();
+    await untilAlert(page, context);
+  }),
+  onSheet('sheet, a tap set aside', async (page) => {
+    await page.route('**/events', async (route) => {
+      const { events } = route.request().postDataJSON() as { events: { id: string }[] };
+      const answers = events.map(({ id }) => ({
+        outcome: 'refused',
+        id,
+        reason: 'This cannot be stored: body/text contains characters that cannot be stored.',
+      }));
+      await route.fulfill({ json: { answers, before: 0, stamp: 0, submittedAt: null } });
+    });
+    await page.locator('[data-item] button').first().click();
+    await page.getByText(/set aside/).waitFor();
+  }),
+  onPhone(
+    examiner('sheet, submitted', '/stations', 'My stations', async (page) => {
       await page
         .getByRole('link', { name: /submitted$/ })
         .first()
         .click();
       await page.locator('[data-item]').first().waitFor();
-    },
-  },
+    }),
+  ),
 ];
