@@ -191,6 +191,54 @@ describe('a G study', () => {
   });
 });
 
+describe('a G study of marks that are no full table', () => {
+  // Twelve candidates, three stations, three examiners who go round: a candidate meets every
+  // examiner once, so that a candidate at a station and a candidate with an examiner are the same.
+  const cells = Array.from({ length: 12 }, (_, c) =>
+    [0, 1, 2].flatMap((s) => [0, 1].map((i) => ({ c, s, e: (c + s) % 3, i }))),
+  ).flat();
+  const facet = (name: string, levels: number, of: (cell: (typeof cells)[number]) => number) => ({
+    name,
+    levels,
+    level: Int32Array.from(cells, of),
+  });
+  const marks = Float64Array.from(cells, ({ c, s, e, i }) => {
+    const noise = ((c * 31 + s * 17 + e * 7 + i * 5) % 13) / 13;
+    return 50 + 3 * (c % 5) + 4 * s + 2 * e + i + 6 * noise;
+  });
+
+  it('lets the simpler of two effects that part the marks alike stand for both, and says so', () => {
+    const study = gStudy(marks, [
+      facet('candidate', 12, ({ c }) => c),
+      facet('station', 3, ({ s }) => s),
+      facet('examiner', 3, ({ e }) => e),
+      facet('item', 2, ({ i }) => i),
+    ]);
+    expect(study.method).toBe('REML');
+    expect(study.notes).toContain(
+      'candidate:examiner cannot be told apart from candidate:station in these marks and is part of it.',
+    );
+    expect(study.notes).toContain(
+      'candidate:station:item cannot be told apart from the residual in these marks and is part of it.',
+    );
+    expect(Object.keys(study.components)).toContain('candidate:station');
+    expect(Object.keys(study.components)).not.toContain('candidate:examiner');
+  });
+
+  it('names whatever a nesting names that is no facet, and asks for two facets', () => {
+    const own = facet('candidate', 12, ({ c }) => c);
+    const station = facet('station', 3, ({ s }) => s);
+    expect(() =>
+      gStudy(marks, [
+        own,
+        { ...facet('item', 2, ({ i }) => i), within: 'station' },
+        { ...station, within: 'building' },
+      ]),
+    ).toThrow(/station cannot be nested in building|item is not nested in station/);
+    expect(() => gStudy(marks, [own])).toThrow(/an object and one facet at least/);
+  });
+});
+
 describe('a D study', () => {
   // Brennan 2001, synthetic data set 3, p x i x o (G study components from memory): with four
   // items and two occasions E rho² is .64 and Phi .55.
@@ -236,6 +284,14 @@ describe('a D study', () => {
     expect(at(8)).toBeCloseTo(at(4), 10);
   });
 
+  it('is what the formula for a cut says, by hand', () => {
+    // p 4, i 2, residual 6 over 4 items: relative error 1.5, absolute 2. The mean of 10 candidates
+    // errs by (4 + 1.5) / 10 + (2 - 1.5) = 1.05; at a cut 3 away 9 - 1.05 is distance: 11.95 of 13.95.
+    const parts = { p: 4, i: 2, residual: 6 };
+    const at = dependabilityAtCut(parts, { i: 4 }, { mean: 8, cut: 5, candidates: 10 }, 'p');
+    expect(at).toBeCloseTo(11.95 / 13.95, 12);
+  });
+
   it('finds the cheapest design of a grid, and none where none is good enough', () => {
     const grid = dStudyGrid(brennan, { i: [4, 8, 16], o: [1, 2] }, 'p');
     expect(grid).toHaveLength(6);
@@ -244,6 +300,20 @@ describe('a D study', () => {
     const enough = grid.filter((d) => (d.dependability ?? 0) >= 0.6);
     const hours = enough.map((d) => ((d.sizes.i ?? 0) * (d.sizes.o ?? 0) * 600) / 60);
     expect(best?.examinerHours).toBe(Math.min(...hours));
+    // What just reaches the wish is good enough; of two at one price the more dependable is taken.
+    const [first] = grid;
+    expect(cheapestDesign(grid.slice(0, 1), first?.dependability ?? NaN, price)?.sizes).toEqual({
+      i: 4,
+      o: 1,
+    });
+    const even = dStudyGrid(brennan, { i: [2, 8, 4], o: [2, 4, 1] }, 'p').filter(
+      ({ sizes }) => (sizes.i ?? 0) * (sizes.o ?? 0) === 8,
+    );
+    for (const order of [even, [...even].reverse()]) {
+      expect(cheapestDesign(order, 0.3, price)?.sizes).toEqual({ i: 8, o: 1 });
+    }
+    const dearFirst = [...grid].reverse();
+    expect(cheapestDesign(dearFirst, 0.6, price)?.examinerHours).toBe(best?.examinerHours);
     expect(cheapestDesign(grid, 0.99, price)).toBeNull();
     expect(cheapestDesign(grid, 0.6, price, 10)).toBeNull();
   });

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { sampleCorrelation, sampleCovariance, sampleVariance } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
 import { internalConsistency, spearmanBrown } from './internalConsistency.ts';
 import { FORMS, intraclass } from './intraclass.ts';
@@ -133,6 +134,16 @@ describe('intraclass correlations', () => {
     for (const form of FORMS)
       expect(same.forms[form]).toMatchObject({ estimate: 1, F: null, p: 0 });
     expect(same.forms.ICC21).toMatchObject({ lower: null, upper: null });
+    expect(same.forms.ICC2k).toMatchObject({ lower: null, upper: null });
+    // Raters who differ by a constant leave no error, and yet agreement has an interval.
+    const constant = intraclass([
+      [1, 2],
+      [2, 3],
+      [4, 5],
+    ]).forms;
+    expect(constant.ICC31.estimate).toBe(1);
+    expect(constant.ICC21.estimate).toBeLessThan(1);
+    expect(constant.ICC21.lower).toBeLessThan(constant.ICC21.estimate ?? NaN);
     expect(
       intraclass([
         [3, 3],
@@ -181,6 +192,51 @@ describe('internal consistency', () => {
         expect(guttmanLambda2).toBeGreaterThanOrEqual(alpha.estimate - 1e-9);
       }),
     );
+  });
+
+  // Guttman 1945 and the split half written plainly over simple-statistics' moments.
+  it('has lambda-2 and the split half that a general-purpose library gives', () => {
+    const columns = [0, 1, 2, 3].map((j) => ROWS.map((row) => row[j] ?? NaN));
+    const totals = ROWS.map((row) => row.reduce((a, b) => a + b, 0));
+    const own = columns.reduce((sum, x) => sum + sampleVariance(x), 0);
+    const squares = columns
+      .flatMap((x, i) => columns.flatMap((y, j) => (i === j ? [] : [sampleCovariance(x, y) ** 2])))
+      .reduce((a, b) => a + b, 0);
+    const lambda = 1 - (own - Math.sqrt((4 / 3) * squares)) / sampleVariance(totals);
+    const half = (parity: number) =>
+      ROWS.map((row) => row.reduce((sum, x, j) => (j % 2 === parity ? sum + x : sum), 0));
+    const r = sampleCorrelation(half(0), half(1));
+    const found = internalConsistency(ROWS);
+    expect(found.guttmanLambda2).toBeCloseTo(lambda, 10);
+    expect(found.spearmanBrown).toBeCloseTo((2 * r) / (1 + r), 10);
+    expect(found.alpha.notes).toEqual([]);
+  });
+
+  it('leaves out rows with gaps, and has nothing where too little is left', () => {
+    const gaps = internalConsistency([...ROWS, [9, null, 9, 9]]);
+    expect(gaps).toMatchObject({ n: 6, leftOut: 1 });
+    expect(gaps.alpha.notes).toEqual(['1 rows with empty cells were left out.']);
+    const none = internalConsistency([[null, 1, 2]]);
+    expect(none).toMatchObject({ n: 0, leftOut: 1, guttmanLambda2: null, spearmanBrown: null });
+    expect(none.alpha.estimate).toBeNull();
+    expect(internalConsistency([[1], [2]])).toMatchObject({
+      guttmanLambda2: null,
+      spearmanBrown: null,
+    });
+    // Halves that run exactly against each other have no length at which they would be reliable.
+    const against = internalConsistency([
+      [1, 2],
+      [2, 1],
+      [3, 0],
+    ]);
+    expect(against).toMatchObject({ guttmanLambda2: null, spearmanBrown: null });
+    expect(internalConsistency([[1, 2]]).spearmanBrown).toBeNull();
+    expect(
+      internalConsistency([
+        [1, 2],
+        [1, 3],
+      ]).spearmanBrown,
+    ).toBeNull();
   });
 
   it('steps a reliability of .5 up to .667 at double length (Spearman & Brown)', () => {

@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import { borderlinePoint, FIVE_POINT_SCALE } from '../scoring/globalRating.ts';
 import { cronbachAlpha } from './cronbachAlpha.ts';
 import { standardErrorOfMeasurement } from './standardError.ts';
 
@@ -42,8 +41,32 @@ describe('Cronbach’s alpha and the standard error of measurement', () => {
   });
 });
 
-describe('the global rating scale', () => {
-  it('reads the cut midway between the two borderline grades', () => {
-    expect(borderlinePoint(FIVE_POINT_SCALE)).toBe(2.5);
+describe('the standard error of measurement', () => {
+  it('does not exist without alpha, and leaves out who misses a part', () => {
+    expect(standardErrorOfMeasurement([[1], [2], [4]])).toBeNull();
+    expect(
+      standardErrorOfMeasurement([
+        [1, 2],
+        [2, 1],
+      ]),
+    ).toBeNull();
+    const rows = [
+      [9, 2, 5],
+      [6, 1, 3],
+      [8, 4, 6],
+    ];
+    expect(standardErrorOfMeasurement([...rows, [90, null, 9]])).toBe(
+      standardErrorOfMeasurement(rows),
+    );
+  });
+
+  it('is never larger than the spread of the totals, however the parts run against each other', () => {
+    const against = [
+      [1, 9],
+      [5, 6],
+      [9, 2],
+    ];
+    // Totals 10, 11, 11: variance 1/3; alpha is far below 0.
+    expect(standardErrorOfMeasurement(against)).toBeCloseTo(Math.sqrt(1 / 3), 12);
   });
 });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { seededChance } from '../numerics/random.ts';
-import { varianceComponents } from './varianceComponents.ts';
+import { predictEffects, varianceComponents } from './varianceComponents.ts';
 import type { Factor } from './factor.ts';
 
 const factor = (name: string, level: readonly number[]): Factor => ({
@@ -126,6 +126,45 @@ describe('variance components by REML', () => {
       }),
       { numRuns: 40 },
     );
+  });
+
+  // Balanced groups in closed form (Robinson 1991; Searle, Casella & McCulloch 1992, chapter 7): the
+  // prediction of an effect is h times the deviation of its mean, h = k s_u^2 / (k s_u^2 + s^2); its
+  // error has the variance s_u^2 (1 - h) + h^2 (s_u^2 + s^2 / k) / m, the last part from the mean.
+  it('predict effects with the error that the mean’s own error is part of', () => {
+    const groups = [
+      [10, 12, 14],
+      [20, 19, 24],
+      [15, 18, 12],
+      [30, 26, 28],
+    ];
+    const [m, k] = [4, 3];
+    const marks = Float64Array.from(groups.flat());
+    const level = groups.flatMap((own, g) => own.map(() => g));
+    const { components, effects } = predictEffects(marks, [factor('candidate', level)]);
+    const between = components.components.candidate ?? NaN;
+    const { residual } = components;
+    const h = (k * between) / (k * between + residual);
+    const variance = between * (1 - h) + (h * h * (between + residual / k)) / m;
+    const overall = groups.flat().reduce((a, b) => a + b, 0) / (m * k);
+    for (const [g, own] of groups.entries()) {
+      const mean = own.reduce((a, b) => a + b, 0) / k;
+      expect(effects.get('candidate')?.effect[g]).toBeCloseTo(h * (mean - overall), 5);
+      expect(effects.get('candidate')?.standardError[g]).toBeCloseTo(Math.sqrt(variance), 5);
+    }
+  });
+
+  it('say what is nested in what, unless the name says it', () => {
+    const marks = Float64Array.from({ length: 24 }, (_, i) => ((i * 7) % 11) + (i % 3));
+    const station = Array.from({ length: 24 }, (_, i) => Math.floor(i / 8));
+    const examiner = Array.from({ length: 24 }, (_, i) => Math.floor(i / 4));
+    const notesOf = (name: string, outer: string) =>
+      varianceComponents(marks, [factor(outer, station), factor(name, examiner)]).notes.join(' ');
+    expect(notesOf('examiner', 'station')).toMatch(
+      /Every examiner is found with one station only: the variance of examiner is that within station\./,
+    );
+    expect(notesOf('station:examiner', 'station')).not.toMatch(/found with one/);
+    expect(notesOf('station:examiner', 'station:room')).toMatch(/found with one station:room only/);
   });
 
   it('are refused where they cannot be seen', () => {
