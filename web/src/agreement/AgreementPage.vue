@@ -64,7 +64,7 @@ const DISPUTES: Record<string, { sign: string; words: string }> = {
                 :key="s.stationId"
                 :class="{ here: i === chosen }"
               >
-                <td>
+                <td class="station">
                   <button
                     class="linkish"
                     type="button"
@@ -146,6 +146,9 @@ const DISPUTES: Record<string, { sign: string; words: string }> = {
 </template>
 
 <style scoped>
+.station {
+  min-width: 11em;
+}
 .here :deep(td) {
   background: rgba(var(--v-theme-primary), 0.08);
 }

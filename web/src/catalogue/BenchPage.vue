@@ -257,9 +257,16 @@ const misread = computed(() => {
 .v-autocomplete {
   margin-top: 12px;
 }
-@media (max-width: 800px) {
-  .board,
+@media (max-width: 1000px) {
   .row {
+    grid-template-columns: 1fr auto;
+  }
+  .test {
+    grid-column: 1 / -1;
+  }
+}
+@media (max-width: 800px) {
+  .board {
     grid-template-columns: 1fr;
   }
 }

@@ -193,9 +193,17 @@ const ROLE = {
   align-items: center;
   margin-bottom: 8px;
 }
-@media (max-width: 800px) {
-  .board,
+@media (max-width: 1000px) {
   .hand {
+    grid-template-columns: 1fr 1fr;
+  }
+  .hand > b,
+  .hand > .v-slider {
+    grid-column: 1 / -1;
+  }
+}
+@media (max-width: 800px) {
+  .board {
     grid-template-columns: 1fr;
   }
 }

@@ -69,7 +69,8 @@ const markOf = (key: string) => props.sheet.state.marks.find((m) => m.item === k
   color: var(--madder);
 }
 .value {
-  white-space: nowrap;
+  width: 40%;
+  min-width: 7em;
 }
 .comment {
   font-family: var(--serif);
