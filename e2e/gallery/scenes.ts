@@ -209,7 +209,10 @@ export const SCENES: readonly Scene[] = [
       await route.fulfill({ json: { answers, before: 0, stamp: 0, submittedAt: null } });
     });
     await page.locator('[data-item] button').first().click();
-    await page.getByText(/set aside/).first().waitFor();
+    await page
+      .getByText(/set aside/)
+      .first()
+      .waitFor();
   }),
   onPhone(
     examiner('sheet, submitted', '/stations', 'My stations', async (page) => {
