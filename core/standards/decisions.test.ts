@@ -66,6 +66,7 @@ describe('panels', () => {
       [1],
     );
     expect(gaps.map((r) => r.moved)).toEqual([0, 0]);
+    expect(gaps[0]?.spread).toBe(0);
   });
 
   it('Angoff: a judge who ranks the items as the data do correlates, one who turns them does not', () => {

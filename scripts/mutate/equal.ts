@@ -61,6 +61,127 @@ const EQUAL: readonly Equal[] = [
     replacement: 'domains.get(item.domain).add',
     because: 'Every domain has its sum.',
   },
+  {
+    file: 'core/standards/beuk.ts',
+    original: 'spreadCut === 0',
+    replacement: 'false',
+    because:
+      'An upright line crosses the curve at the cut that the judges agree on, by halving too.',
+  },
+  {
+    file: 'core/standards/borderlineRegression.ts',
+    original: 'i < n',
+    replacement: 'i <= n',
+    because: 'What is not a number lies near no borderline.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'm1 === null || m2 === null || !v1',
+    replacement: 'false',
+    because: 'Empty groups were answered before; a spread of none leaves no root that is a number.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'm1 === null || m2 === null',
+    replacement: 'false',
+    because: 'Empty groups were answered before.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'm1 === null || m2 === null',
+    replacement: 'm1 === null && m2 === null',
+    because: 'Empty groups were answered before.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'm1 === null',
+    replacement: 'false',
+    because: 'Empty groups were answered before.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'root < 0',
+    replacement: 'false',
+    because: 'No root of what is not a number lies between the means.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'low.length === 0',
+    replacement: 'false',
+    because: 'Empty groups were answered before.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: '{ leastMisclassified: null, misclassified: null }',
+    replacement: '{}',
+    because: 'Groups whose means differ have two scores at least, and so a cut between them.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'centre === null || low.length === 0',
+    replacement: 'centre === null && low.length === 0',
+    because: 'Empty groups were answered before.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'high.length === 0',
+    replacement: 'false',
+    because: 'Empty groups were answered before.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'iteration < 100',
+    replacement: 'iteration <= 100',
+    because: 'The search ends long before.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: '(ga * hbb - gb * hab) / det',
+    replacement: '(ga * hbb - gb * hab) * det',
+    because: 'A shorter step ends at the same place.',
+  },
+  {
+    file: 'core/standards/dichotomousConsistency.ts',
+    original: 'reliability === null || m === null',
+    replacement: 'false',
+    because: 'Without a reliability the next condition, not above 0, answers alike.',
+  },
+  {
+    file: 'core/standards/dichotomousConsistency.ts',
+    original: 'm === null',
+    replacement: 'false',
+    because: 'Where there is a reliability there is a mean.',
+  },
+  {
+    file: 'core/standards/equating.ts',
+    original: 'total === null || anchor === null',
+    replacement: 'total === null && anchor === null',
+    because: 'Where there is no mean there is no standard deviation either.',
+  },
+  {
+    file: 'core/standards/equating.ts',
+    original: 'total === null',
+    replacement: 'false',
+    because: 'Where there is no mean there is no standard deviation either.',
+  },
+  {
+    file: 'core/standards/livingstonLewis.ts',
+    original: 'average === null || spread === null',
+    replacement: 'false',
+    because: 'Fewer than three scores are answered in the same line.',
+  },
+  {
+    file: 'core/standards/livingstonLewis.ts',
+    original: 's2 > 0',
+    replacement: 'true',
+    because: 'What is not a number fails the conditions that follow.',
+  },
+  {
+    file: 'core/standards/trueScores.ts',
+    original: 'c <= 0',
+    replacement: 'false',
+    because: 'The empty sum of the lower tail is 0, and 1 less that is 1.',
+  },
 ];
 
 /** Why a change is equal by nature; undefined where it is not. */
