@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { blandAltman } from './blandAltman.ts';
 import { kendallW } from './kendallW.ts';
 import { linConcordance } from './linConcordance.ts';
+import { seededChance } from '../numerics/random.ts';
+import { withinSubjectSd } from './withinSubject.ts';
 
 // Bland & Altman 1986, Lancet: first readings of peak flow by two meters, 17 subjects (from memory).
 const WRIGHT = [
@@ -22,6 +24,28 @@ describe('Bland & Altman’s limits of agreement', () => {
     expect(result?.bias.upper).toBeCloseTo(17.8, 0);
   });
 
+  it('warn of fewer than sixteen pairs', () => {
+    const notes = (n: number) => blandAltman(WRIGHT.slice(0, n), MINI.slice(0, n))?.notes;
+    expect(notes(15)?.[0]).toMatch(/fewer than 16 pairs/);
+    expect(notes(16)).toEqual([]);
+  });
+
+  // Anscombe 1973: his first set has slope .5001 with error .1179, t 4.24 on 9, p .00217. Here the
+  // x are the middles and the y the differences of two measurements.
+  it('tell a bias that grows with what is measured', () => {
+    const middles = [10, 8, 13, 9, 11, 14, 6, 4, 12, 7, 5];
+    const differences = [8.04, 6.95, 7.58, 8.81, 8.33, 9.96, 7.24, 4.26, 10.84, 4.82, 5.68];
+    const first = middles.map((m, i) => m + (differences[i] ?? 0) / 2);
+    const second = middles.map((m, i) => m - (differences[i] ?? 0) / 2);
+    const { slope, p } = blandAltman(first, second)?.proportionalBias ?? { slope: null, p: NaN };
+    expect(slope?.estimate).toBeCloseTo(0.5001, 4);
+    // t with 9 degrees of freedom is 2.262 (any table).
+    expect(slope?.lower).toBeCloseTo(0.5001 - 2.262 * 0.1179, 3);
+    expect(slope?.upper).toBeCloseTo(0.5001 + 2.262 * 0.1179, 3);
+    expect(p).toBeCloseTo(0.00217, 5);
+    expect(blandAltman([1, 2, 3], [2, 1, 0])?.proportionalBias).toBeNull();
+  });
+
   it('need three pairs', () => {
     expect(blandAltman([1, 2], [1, 3])).toBeNull();
   });
@@ -32,6 +56,53 @@ describe('concordance', () => {
     expect(linConcordance([1, 2, 3], [2, 3, 4]).estimate).toBeCloseTo(4 / 7, 12);
     expect(linConcordance(WRIGHT, WRIGHT).estimate).toBeCloseTo(1, 12);
     expect(linConcordance([5, 5], [5, 5]).estimate).toBeNull();
+    expect(linConcordance([5], [5]).notes[0]).toMatch(/two pairs of measurements/);
+    expect(linConcordance([], []).estimate).toBeNull();
+    for (const [x, y] of [
+      [
+        [1, 2],
+        [2, 4],
+      ],
+      [
+        [3, 3, 3],
+        [1, 2, 3],
+      ],
+      [
+        [1, 2, 3, 4],
+        [2, 1, 1, 2],
+      ],
+    ] as const) {
+      expect(linConcordance(x, y)).toMatchObject({ lower: null, upper: null, standardError: null });
+    }
+  });
+
+  // Drawn again and again the estimate spreads as the error says, here about a shifted and stretched
+  // second reading; the interval is even about the estimate on Fisher's scale.
+  it('of Lin has an error that repeated samples show', () => {
+    const chance = seededChance(77);
+    const draw = () => {
+      const x = Array.from({ length: 80 }, () => 10 * chance.normal());
+      return linConcordance(
+        x,
+        x.map((v) => 1.2 * v + 4 + 5 * chance.normal()),
+      );
+    };
+    const samples = Array.from({ length: 1500 }, draw);
+    const estimates = samples.map((s) => s.estimate ?? NaN);
+    const mean = estimates.reduce((a, b) => a + b, 0) / estimates.length;
+    const spread = Math.sqrt(
+      estimates.reduce((sum, e) => sum + (e - mean) ** 2, 0) / (estimates.length - 1),
+    );
+    const error = samples.reduce((sum, s) => sum + (s.standardError ?? NaN), 0) / samples.length;
+    // The spread of 1,500 samples is known to 1.8 %; the formula is one for large samples.
+    expect(Math.abs(error / spread - 1)).toBeLessThan(0.06);
+    const { estimate, lower, upper, standardError } = draw();
+    const z = Math.atanh(estimate ?? NaN);
+    expect(Math.atanh(upper ?? NaN) - z).toBeCloseTo(z - Math.atanh(lower ?? NaN), 9);
+    const errorOfZ = (standardError ?? NaN) / (1 - (estimate ?? NaN) ** 2);
+    // t with 78 degrees of freedom is 1.991 (any table).
+    expect((Math.atanh(upper ?? NaN) - z) / errorOfZ).toBeCloseTo(1.991, 3);
+    expect(upper).toBeGreaterThan(lower ?? NaN);
   });
 
   it('of Kendall is 1 for the same order, 0 for opposite ones, and allows for ties', () => {
@@ -49,6 +120,17 @@ describe('concordance', () => {
         [3, 1],
       ])?.w,
     ).toBeCloseTo(0, 12);
+    // Chi-square m (n - 1) W = 4 on 2 degrees of freedom, whose tail is exp(-4 / 2).
+    const three = kendallW([
+      [1, 10],
+      [2, 20],
+      [3, 30],
+    ]);
+    expect(three).toMatchObject({ df: 2 });
+    expect(three?.chiSquare).toBeCloseTo(4, 12);
+    expect(three?.p).toBeCloseTo(Math.exp(-2), 9);
+    expect(kendallW([])).toBeNull();
+    expect(kendallW([[1], [2]])).toBeNull();
     expect(
       kendallW([
         [1, 1],
@@ -62,5 +144,39 @@ describe('concordance', () => {
         [1, 1],
       ]),
     ).toBeNull();
+  });
+});
+
+describe('the spread of repeated measurements', () => {
+  // Bland & Altman 1996: variances 2 and 0 of two readings each, so s_w = 1 on 2 degrees of freedom,
+  // whose chi-square quantiles are .0506 and 7.378 (any table).
+  it('of 10 12 and 20 20 is 1, with its exact interval', () => {
+    const { estimate, standardError, lower, upper, n, notes } = withinSubjectSd([
+      [10, 12],
+      [20, 20],
+      [7, null],
+    ]);
+    expect(estimate).toBeCloseTo(1, 12);
+    expect(standardError).toBeCloseTo(0.5, 12);
+    expect(lower).toBeCloseTo(Math.sqrt(2 / 7.378), 3);
+    expect(upper).toBeCloseTo(Math.sqrt(2 / 0.05064), 2);
+    expect([n, notes]).toEqual([2, []]);
+  });
+
+  it('weighs subjects by what their own readings tell', () => {
+    // Variances 1 on two degrees and 8 on one: root((2 + 8) / 3).
+    expect(
+      withinSubjectSd([
+        [1, 2, 3],
+        [4, 8],
+      ]).estimate,
+    ).toBeCloseTo(Math.sqrt(10 / 3), 12);
+  });
+
+  it('has no interval where all are equal, and is nothing of single readings', () => {
+    const equal = withinSubjectSd([[5, 5]]);
+    expect(equal).toMatchObject({ estimate: 0, lower: null, upper: null });
+    expect(equal.notes[0]).toMatch(/All repetitions are equal/);
+    expect(withinSubjectSd([[5], [null, 6]])).toMatchObject({ estimate: null, n: 0 });
   });
 });

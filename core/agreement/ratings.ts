@@ -4,7 +4,7 @@ export interface Ratings<M extends string | number = string | number> {
   readonly marks: readonly (readonly (M | null)[])[];
 }
 
-/** The categories that occur, in order: numbers ascending, words by the alphabet. */
+/** The categories that occur, in order: numbers ascending, then words by the alphabet. */
 export function categoriesOf(ratings: Ratings): (string | number)[] {
   const seen = new Set<string | number>();
   for (const row of ratings.marks) for (const mark of row) if (mark !== null) seen.add(mark);
@@ -13,6 +13,7 @@ export function categoriesOf(ratings: Ratings): (string | number)[] {
 
 export function inOrder(a: string | number, b: string | number): number {
   if (typeof a === 'number' && typeof b === 'number') return a - b;
+  if (typeof a !== typeof b) return typeof a === 'number' ? -1 : 1;
   return String(a) < String(b) ? -1 : String(a) > String(b) ? 1 : 0;
 }
 
