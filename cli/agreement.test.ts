@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { file, long, run, wide } from './testing/runCommand.ts';
 
 describe('the command on agreement', () => {
-  it('gives Shrout & Fleiss’ six correlations from a wide and from a long file', () => {
-    const fromWide = run('icc', file('wide.csv', wide), '--json').json();
-    const fromLong = run('icc', file('long.csv', long), '--json').json();
+  it('gives Shrout & Fleiss’ six correlations from a wide and from a long file', async () => {
+    const fromWide = (await run('icc', file('wide.csv', wide), '--json')).json();
+    const fromLong = (await run('icc', file('long.csv', long), '--json')).json();
     expect(fromWide.ICC21.estimate).toBeCloseTo(0.29, 2);
     expect(Object.keys(fromWide)).toEqual(
       expect.arrayContaining([
@@ -22,9 +22,13 @@ describe('the command on agreement', () => {
     expect(fromLong).toEqual(fromWide);
   });
 
-  it('reads semicolons, decimal commas and a byte-order mark alike', () => {
-    const plain = run('reliability', file('p.csv', 'c,x,y\n1,1.5,2\n2,2.5,3\n3,3,5\n'), '--json');
-    const other = run(
+  it('reads semicolons, decimal commas and a byte-order mark alike', async () => {
+    const plain = await run(
+      'reliability',
+      file('p.csv', 'c,x,y\n1,1.5,2\n2,2.5,3\n3,3,5\n'),
+      '--json',
+    );
+    const other = await run(
       'reliability',
       file('o.csv', '\ufeffc;x;y\r\n1;1,5;2\r\n2;2,5;3\r\n\r\n3;3;5\r\n'),
       '--json',
@@ -41,7 +45,7 @@ describe('the command on agreement', () => {
     );
   });
 
-  it('prints all agreement coefficients under their keys; Krippendorff 2011 with its gaps', () => {
+  it('prints all agreement coefficients under their keys; Krippendorff 2011 with its gaps', async () => {
     const observers = [
       [1, 2, 3, 3, 2, 1, 4, 1, 2, '', '', ''],
       [1, 2, 3, 3, 2, 2, 4, 1, 2, 5, '', 3],
@@ -52,16 +56,18 @@ describe('the command on agreement', () => {
       [u + 1, ...observers.map((o) => o[u])].join(','),
     );
     const path = file('k.csv', ['unit,a,b,c,d', ...rows].join('\n'));
-    const ordinal = run(
-      'agreement',
-      path,
-      '--level',
-      'ordinal',
-      '--resamples',
-      '200',
-      '--seed',
-      '7',
-      '--json',
+    const ordinal = (
+      await run(
+        'agreement',
+        path,
+        '--level',
+        'ordinal',
+        '--resamples',
+        '200',
+        '--seed',
+        '7',
+        '--json',
+      )
     ).json();
     expect(ordinal.krippendorffAlpha.estimate).toBeCloseTo(0.815, 3);
     expect(ordinal.missing).toBe(7);
@@ -82,18 +88,20 @@ describe('the command on agreement', () => {
     }
   });
 
-  it('adds prevalence, bias and PABAK for two raters of two categories, words allowed', () => {
+  it('adds prevalence, bias and PABAK for two raters of two categories, words allowed', async () => {
     const rows = Array.from(
       { length: 100 },
       (_, i) =>
         `${i},${i < 90 ? 'pass' : 'fail'},${i < 80 || (i >= 90 && i < 95) ? 'pass' : 'fail'}`,
     );
-    const result = run(
-      'agreement',
-      file('w.csv', ['s,a,b', ...rows].join('\n')),
-      '--resamples',
-      '50',
-      '--json',
+    const result = (
+      await run(
+        'agreement',
+        file('w.csv', ['s,a,b', ...rows].join('\n')),
+        '--resamples',
+        '50',
+        '--json',
+      )
     ).json();
     expect(result.cohenKappa.estimate).toBeCloseTo(0.32, 2);
     expect(result.pabak.estimate).toBeCloseTo(0.7, 10);
@@ -101,7 +109,7 @@ describe('the command on agreement', () => {
     expect(result.biasIndex).toBeCloseTo(0.05, 10);
   });
 
-  it('gives Bland & Altman’s limits of their peak flow meters', () => {
+  it('gives Bland & Altman’s limits of their peak flow meters', async () => {
     const wright = [
       494, 395, 516, 434, 476, 557, 413, 442, 650, 433, 417, 656, 267, 478, 178, 423, 427,
     ];
@@ -112,7 +120,7 @@ describe('the command on agreement', () => {
       'ba.csv',
       ['s,wright,mini', ...wright.map((x, i) => `${i},${x},${mini[i]}`)].join('\n'),
     );
-    const result = run('bland-altman', path, '--json').json();
+    const result = (await run('bland-altman', path, '--json')).json();
     expect(result.bias.estimate).toBeCloseTo(-2.1, 1);
     expect(result.sd).toBeCloseTo(38.8, 1);
     // R's epiR 2.0.52, epi.ccc: .94274243, .85049187 to .97872628.
@@ -123,14 +131,20 @@ describe('the command on agreement', () => {
     expect(result.concordance.lower).toBeCloseTo(Math.tanh(z - 2.1314 * error), 3);
   });
 
-  it('reads one rater, one subject, one category and nothing but gaps without a number made up', () => {
+  it('reads one rater, one subject, one category and nothing but gaps without a number made up', async () => {
     for (const content of [
       's,a\n1,2\n2,3\n',
       's,a,b\n1,2,3\n',
       's,a,b\n1,2,2\n2,2,2\n',
       's,a,b\n1,,\n2,,\n',
     ]) {
-      const result = run('agreement', file('odd.csv', content), '--resamples', '20', '--json');
+      const result = await run(
+        'agreement',
+        file('odd.csv', content),
+        '--resamples',
+        '20',
+        '--json',
+      );
       expect(result.status).toBe(0);
       expect(result.stdout).not.toMatch(/NaN|Infinity/);
       const { fleissKappa } = result.json();

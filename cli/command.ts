@@ -32,7 +32,8 @@ export const program = new Command('kritikos')
   .description(
     'Agreement, reliability, standards and accuracy of practical examinations, from a spreadsheet.',
   )
-  .exitOverride((error) => process.exit(error.exitCode === 0 ? 0 : USER_ERROR))
+  // The command line says what an end means; see commandLine.ts.
+  .exitOverride()
   .showHelpAfterError();
 
 /** A verb that reads a CSV file, with the flags that say how. */

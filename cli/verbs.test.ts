@@ -37,7 +37,7 @@ describe('the verbs on raters', () => {
     expect(result.mcNemar).toBeCloseTo((2 * 56) / 1024, 10);
   });
 
-  it('sample-size: Donner & Eliasziw’s 62 and Bonett’s 55', () => {
+  it('sample-size: Donner & Eliasziw’s 62 and Bonett’s 55', async () => {
     const usual = { prevalence: 0.5, raters: 2 };
     expect(sampleSize({ ...usual, kappa: 0.6, halfWidth: 0.2 }).candidates).toBe(62);
     expect(sampleSize({ ...usual, icc: 0.8, halfWidth: 0.1 }).candidates).toBe(55);
@@ -162,23 +162,27 @@ describe('the verbs on decisions', () => {
 });
 
 describe('every verb', () => {
-  it('helps with an example', () => {
-    const list = run('--help').stdout;
+  it('helps with an example', async () => {
+    const list = (await run('--help')).stdout;
     const verbs = [...list.matchAll(/^ {2}([a-z-]+) \[/gm)].map((m) => m[1]);
     expect(verbs.length).toBeGreaterThanOrEqual(26);
     for (const verb of ['beuk', 'exam-rule', 'severity', 'equate']) expect(verbs).toContain(verb);
-    expect(run('beuk', '--help').stdout).toMatch(/Example:\s+npm run --silent kritikos -- beuk/);
+    expect((await run('beuk', '--help')).stdout).toMatch(
+      /Example:\s+npm run --silent kritikos -- beuk/,
+    );
   });
 
-  it('takes its flags from the command line', () => {
+  it('takes its flags from the command line', async () => {
     const scores = file('score,grade', '40,1', '55,2', '60,3', '70,4');
-    const result = run('consequences', scores, '--cuts', 'a=50,b=58', '--json');
+    const result = await run('consequences', scores, '--cuts', 'a=50,b=58', '--json');
     expect(result.json().reference).toBe('a');
     const stations = file('candidate,knee', '1,80', '2,50');
-    expect(run('exam-rule', stations, '--cuts', '60', '--json').json()).toMatchObject({
+    expect((await run('exam-rule', stations, '--cuts', '60', '--json')).json()).toMatchObject({
       passed: 1,
       failed: 1,
     });
-    expect(run('equate', scores, scores, '--total', 'score', '--anchor', 'nothing').status).toBe(2);
+    expect(
+      (await run('equate', scores, scores, '--total', 'score', '--anchor', 'nothing')).status,
+    ).toBe(2);
   });
 });

@@ -2,7 +2,8 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll } from 'vitest';
+import { afterAll, vi } from 'vitest';
+import { commandLine } from '../commandLine.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'kritikos-cli-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -18,13 +19,33 @@ export function file(name: string, content: string): string {
   return pathOf(name);
 }
 
-/** Runs the command as a person would. */
-export function run(...args: string[]) {
+/** Runs a line of the command here, and catches what it writes. */
+export async function run(...words: string[]) {
+  const written = { stdout: '', stderr: '' };
+  const spies = (['stdout', 'stderr'] as const).map((stream) =>
+    vi.spyOn(process[stream], 'write').mockImplementation((text) => {
+      written[stream] += String(text);
+      return true;
+    }),
+  );
+  try {
+    return answered(await commandLine(words), written);
+  } finally {
+    for (const spy of spies) spy.mockRestore();
+  }
+}
+
+/** Runs the command as a person would, in a process of its own. */
+export function runProcess(...words: string[]) {
   const { status, stdout, stderr } = spawnSync(
     process.execPath,
-    ['--import', 'tsx', 'cli/main.ts', ...args],
+    ['--import', 'tsx', 'cli/main.ts', ...words],
     { encoding: 'utf8', maxBuffer: 64 * 1024 * 1024 },
   );
+  return answered(status, { stdout, stderr });
+}
+
+function answered(status: number | null, { stdout, stderr }: { stdout: string; stderr: string }) {
   return { status, stdout, stderr, json: () => JSON.parse(stdout) };
 }
 
