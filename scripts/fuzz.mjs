@@ -7,7 +7,7 @@ import { root } from './root.mjs';
 
 ensurePackages();
 ensureWebBuild();
-const postgres = await startPostgres('fuzz');
+const postgres = await startPostgres('fuzz', { throwaway: true });
 try {
   const { status } = spawnSync(
     process.execPath,

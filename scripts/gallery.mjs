@@ -9,7 +9,7 @@ import { root } from './root.mjs';
 
 ensurePackages();
 ensureWebBuild();
-const postgres = await startPostgres('gallery');
+const postgres = await startPostgres('gallery', { throwaway: true });
 const run = randomBytes(4).toString('hex');
 const servers = [];
 

@@ -78,7 +78,7 @@ await checkAll([
   ['room rules', 'npm', ['run', '--silent', 'rooms']],
 ]);
 
-const postgres = await startPostgres('test');
+const postgres = await startPostgres('test', { throwaway: true });
 try {
   const vitest = join(results, 'vitest.json');
   const unit = step(
