@@ -1,8 +1,5 @@
-import { account, newAccount, passwordChange, session, signIn } from '@kritikos/contracts/accounts';
 import type { Account, Session } from '@kritikos/contracts/accounts';
-import { nothing } from '@kritikos/contracts/primitives';
 import type { Request } from 'express';
-import { z } from 'zod';
 import type { Database } from '../db/database.ts';
 import { HttpProblem } from '../http/problems.ts';
 import { route } from '../http/route.ts';
@@ -11,79 +8,36 @@ import { hasAnyAccount, listAccounts } from './repository.ts';
 import * as service from './service.ts';
 
 export const accountRoutes = [
-  route({
-    method: 'get',
-    path: '/session',
-    access: 'anyone',
-    answers: session,
-    handle: ({ db, request, account }) => present(db, request, account),
-  }),
-  route({
-    method: 'post',
-    path: '/session',
-    access: 'anyone',
-    body: signIn,
-    answers: session,
-    handle: async ({ db, body, request }) => {
-      const address = request.ip ?? 'unknown';
-      try {
-        return await begin(db, request, await service.signIn(db, body, address));
-      } catch (thrown) {
-        if (thrown instanceof HttpProblem) {
-          request.log.warn({ address, email: body.email, why: thrown.type }, 'sign-in failed');
-        }
-        throw thrown;
+  route('GET /session', ({ db, request, account }) => present(db, request, account)),
+  route('POST /session', async ({ db, body, request }) => {
+    const address = request.ip ?? 'unknown';
+    try {
+      return await begin(db, request, await service.signIn(db, body, address));
+    } catch (thrown) {
+      if (thrown instanceof HttpProblem) {
+        request.log.warn({ address, email: body.email, why: thrown.type }, 'sign-in failed');
       }
-    },
+      throw thrown;
+    }
   }),
-  route({
-    method: 'delete',
-    path: '/session',
-    access: ['lead', 'examiner'],
-    answers: nothing,
-    handle: async ({ db, account, request, response }) => {
-      await service.signOut(db, account);
-      await new Promise<void>((resolve, reject) => {
-        request.session.destroy((error: unknown) => (error ? reject(error as Error) : resolve()));
-      });
-      response.clearCookie('kritikos.sid');
-      return null;
-    },
+  route('DELETE /session', async ({ db, account, request, response }) => {
+    await service.signOut(db, account);
+    await new Promise<void>((resolve, reject) => {
+      request.session.destroy((error: unknown) => (error ? reject(error as Error) : resolve()));
+    });
+    response.clearCookie('kritikos.sid');
+    return null;
   }),
-  route({
-    method: 'post',
-    path: '/accounts/first-lead',
-    access: 'anyone',
-    body: newAccount,
-    answers: session,
-    handle: async ({ db, body, request }) =>
-      begin(db, request, await service.createFirstLead(db, body)),
-  }),
-  route({
-    method: 'get',
-    path: '/accounts/examiners',
-    access: ['lead'],
-    answers: z.array(account),
-    handle: ({ db }) => listAccounts(db, 'examiner'),
-  }),
-  route({
-    method: 'post',
-    path: '/accounts/examiners',
-    access: ['lead'],
-    body: newAccount,
-    answers: account,
-    handle: ({ db, body, account: lead }) => service.createAccount(db, body, 'examiner', lead),
-  }),
-  route({
-    method: 'put',
-    path: '/accounts/own/password',
-    access: ['lead', 'examiner'],
-    body: passwordChange,
-    answers: session,
-    handle: async ({ db, body, account: own, request }) => {
-      await service.changePassword(db, own, body);
-      return begin(db, request, own);
-    },
+  route('POST /accounts/first-lead', async ({ db, body, request }) =>
+    begin(db, request, await service.createFirstLead(db, body)),
+  ),
+  route('GET /accounts/examiners', ({ db }) => listAccounts(db, 'examiner')),
+  route('POST /accounts/examiners', ({ db, body, account: lead }) =>
+    service.createAccount(db, body, 'examiner', lead),
+  ),
+  route('PUT /accounts/own/password', async ({ db, body, account: own, request }) => {
+    await service.changePassword(db, own, body);
+    return begin(db, request, own);
   }),
 ];
 

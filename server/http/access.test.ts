@@ -1,3 +1,4 @@
+import { api } from '@kritikos/contracts/api';
 import { describe, expect, it } from 'vitest';
 import { EXAMINERS } from '../demo/people.ts';
 import { routes } from '../routes.ts';
@@ -36,6 +37,12 @@ describe.each(routes.map((route) => [`${route.method} ${route.path}`, route] as 
     });
   },
 );
+
+describe('the contract', () => {
+  it('is kept at every address, once, and at no other', () => {
+    expect(routes.map(({ address }) => address).sort()).toEqual(Object.keys(api).sort());
+  });
+});
 
 describe('addresses that are none', () => {
   it('are problems, not pages', async () => {

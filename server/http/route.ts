@@ -1,63 +1,56 @@
-import type { Account, Role } from '@kritikos/contracts/accounts';
+import type { Account } from '@kritikos/contracts/accounts';
+import { api } from '@kritikos/contracts/api';
+import type { Address, FileAddress, Taken, Written } from '@kritikos/contracts/api';
+import type { Access, Contract } from '@kritikos/contracts/contract';
+import { id } from '@kritikos/contracts/primitives';
 import type { Request, Response } from 'express';
-import type { z } from 'zod';
+import { z } from 'zod';
 import type { Database } from '../db/database.ts';
-
-/** Who may call a route: anyone at all, or the roles named. There is no default. */
-export type Access = 'anyone' | readonly Role[];
-
-export interface Call<P, Q, B, A> {
-  readonly db: Database;
-  readonly account: A;
-  readonly params: P;
-  readonly query: Q;
-  readonly body: B;
-  readonly request: Request;
-  readonly response: Response;
-}
-
-type Shape = z.ZodType | undefined;
-type Read<S extends Shape> = S extends z.ZodType ? z.output<S> : undefined;
-
-export interface Route {
-  readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
-  readonly path: string;
-  readonly access: Access;
-  readonly params?: z.ZodType | undefined;
-  readonly query?: z.ZodType | undefined;
-  readonly body?: z.ZodType | undefined;
-  /** What the body is sent as; JSON unless said. */
-  readonly takes?: 'json' | 'csv' | undefined;
-  /** What comes back; checked in tests, so that the contract stays true. */
-  readonly answers: z.ZodType | 'csv';
-  handle(call: Call<unknown, unknown, unknown, Account | null>): Promise<unknown>;
-}
-
-/** Declares one route: where it is, who may call it, what it takes and what it answers. */
-export function route<
-  A extends Access,
-  P extends Shape = undefined,
-  Q extends Shape = undefined,
-  B extends Shape = undefined,
-  R extends z.ZodType | 'csv' = z.ZodType,
->(declaration: {
-  method: Route['method'];
-  path: string;
-  access: A;
-  params?: P;
-  query?: Q;
-  body?: B;
-  takes?: 'json' | 'csv';
-  answers: R;
-  handle(
-    call: Call<Read<P>, Read<Q>, Read<B>, A extends 'anyone' ? Account | null : Account>,
-  ): Promise<R extends z.ZodType ? z.input<R> : Download>;
-}): Route {
-  return declaration as unknown as Route;
-}
 
 /** A file for the spreadsheet. */
 export interface Download {
   readonly fileName: string;
   readonly content: string;
+}
+
+interface Around {
+  readonly db: Database;
+  readonly request: Request;
+  readonly response: Response;
+}
+type Caller<A extends Address> = (typeof api)[A]['access'] extends 'anyone'
+  ? Account | null
+  : Account;
+export type Call<A extends Address> = Around & Taken<A> & { readonly account: Caller<A> };
+type Answered<A extends Address> = A extends FileAddress ? Download : Written<A>;
+
+/** A route of the contract with what the server does for it, ready to be mounted. */
+export interface Route extends Contract {
+  readonly address: Address;
+  readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
+  readonly path: string;
+  readonly access: Access;
+  readonly params: z.ZodObject;
+  handle(
+    call: Around & { account: Account | null; params: unknown; query: unknown; body: unknown },
+  ): Promise<unknown>;
+}
+
+/** Does what the contract of an address says; the types of what comes and goes follow from it. */
+export function route<A extends Address>(
+  address: A,
+  handle: (call: Call<A>) => Promise<Answered<A>>,
+): Route {
+  const [method = '', path = ''] = address.split(' ');
+  const names = path.split('/').flatMap((piece) => (piece.startsWith(':') ? [piece.slice(1)] : []));
+  const contract: Contract = api[address];
+  return {
+    ...contract,
+    address,
+    method: method.toLowerCase() as Route['method'],
+    path,
+    params: z.object(Object.fromEntries(names.map((name) => [name, id]))),
+    // What comes has been read by the contract of this very address before it gets here.
+    handle: (call) => handle(call as unknown as Call<A>),
+  };
 }

@@ -11,7 +11,7 @@ const nobody: NewAccount = { name: '', email: '', password: '' };
 const person = ref({ ...nobody });
 
 const { fields, problem, submit } = useSubmit(async () => {
-  await call<Account>('POST', '/accounts/examiners', person.value);
+  await call('POST /accounts/examiners', { body: person.value });
   person.value = { ...nobody };
   emit('changed');
 });

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { Session } from '@kritikos/contracts/accounts';
 import { ref } from 'vue';
 import { ApiProblem, call, messageOf } from '../http/api.ts';
 import { useSession } from './session.ts';
@@ -14,7 +13,7 @@ const error = ref('');
 async function change() {
   try {
     const change = { current: current.value, next: next.value };
-    session.take(await call<Session>('PUT', '/accounts/own/password', change));
+    session.take(await call('PUT /accounts/own/password', { body: change }));
     open.value = false;
     current.value = next.value = error.value = '';
   } catch (thrown) {

@@ -13,7 +13,7 @@ export const useSession = defineStore('session', () => {
 
   async function refresh(): Promise<void> {
     try {
-      take(await call<Session>('GET', '/session'));
+      take(await call('GET /session'));
     } catch (error) {
       if (!(error instanceof NoConnection)) throw error;
       const remembered = localStorage.getItem(REMEMBERED);
@@ -37,11 +37,11 @@ export const useSession = defineStore('session', () => {
     known,
     refresh,
     take,
-    signIn: async (attempt: SignIn) => take(await call<Session>('POST', '/session', attempt)),
+    signIn: async (attempt: SignIn) => take(await call('POST /session', { body: attempt })),
     createFirstLead: async (person: NewAccount) =>
-      take(await call<Session>('POST', '/accounts/first-lead', person)),
+      take(await call('POST /accounts/first-lead', { body: person })),
     signOut: async () => {
-      await call<null>('DELETE', '/session');
+      await call('DELETE /session');
       take({ account: null, csrfToken: '', needsFirstLead: false });
     },
   };

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { AgreementOverview } from '@kritikos/contracts/agreement';
 import { computed, ref } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { call } from '../http/api.ts';
@@ -12,7 +11,7 @@ import WideTable from '../shell/WideTable.vue';
 const store = useExamination();
 const id = store.current?.id ?? '';
 const { data, error, reload } = useLoaded(() =>
-  call<AgreementOverview>('GET', `/examinations/${id}/agreement`),
+  call('GET /examinations/:examination/agreement', { params: { examination: id } }),
 );
 const chosen = ref(0);
 const station = computed(() => data.value?.stations[chosen.value]);

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { counted } from '../shell/counted.ts';
-import type { Comparison } from '@kritikos/contracts/agreement';
 import { call } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
 import SheetReading from '../marking/SheetReading.vue';
@@ -8,7 +7,7 @@ import LoadState from '../shell/LoadState.vue';
 
 const props = defineProps<{ first: string; second: string }>();
 const { data, error, reload } = useLoaded(() =>
-  call<Comparison>('GET', `/agreement/comparison?first=${props.first}&second=${props.second}`),
+  call('GET /agreement/comparison', { query: { first: props.first, second: props.second } }),
 );
 </script>
 

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { AgreementTable } from '@kritikos/contracts/agreement';
 import { computed, ref } from 'vue';
 import { call } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
@@ -7,9 +6,11 @@ import LoadState from '../shell/LoadState.vue';
 
 const props = defineProps<{ examination: string; station: string; item: string | null }>();
 const emit = defineEmits<{ close: [] }>();
-const query = props.item ? `?item=${props.item}` : '';
 const { data, error, reload } = useLoaded(() =>
-  call<AgreementTable>('GET', `/stations/${props.station}/agreement/table${query}`),
+  call('GET /stations/:station/agreement/table', {
+    params: { station: props.station },
+    query: { item: props.item ?? undefined },
+  }),
 );
 const cell = ref<{ row: number; column: number } | null>(null);
 const pairs = computed(() =>

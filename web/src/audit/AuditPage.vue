@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { AuditEntry, Trail } from '@kritikos/contracts/audit';
+import type { AuditEntry } from '@kritikos/contracts/audit';
 import { computed, onMounted, ref, watch } from 'vue';
 import { call, messageOf } from '../http/api.ts';
 import LoadState from '../shell/LoadState.vue';
@@ -17,12 +17,9 @@ const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
 async function read(further: boolean) {
   loading.value = true;
   const last = further ? entries.value.at(-1) : undefined;
-  const query = new URLSearchParams({
-    ...(last ? { before: last.id } : {}),
-    ...(action.value ? { action: action.value } : {}),
-  });
+  const query = { before: last?.id, action: action.value ?? undefined };
   try {
-    const page = await call<Trail>('GET', `/audit?${query}`);
+    const page = await call('GET /audit', { query });
     entries.value = last ? [...entries.value, ...page.entries] : page.entries;
     actions.value = page.actions;
     more.value = page.more;

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { bandWords } from '../catalogue/bandWords.ts';
-import type { Briefing } from '@kritikos/contracts/calibration';
 import { ref } from 'vue';
 import { call, messageOf } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
@@ -10,13 +9,13 @@ import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
 
 const props = defineProps<{ station: string }>();
-const path = `/stations/${props.station}/briefing`;
-const { data, error, reload } = useLoaded(() => call<Briefing>('GET', path));
+const sent = { params: { station: props.station } };
+const { data, error, reload } = useLoaded(() => call('GET /stations/:station/briefing', sent));
 const problem = ref('');
 
 async function confirm() {
   try {
-    data.value = await call<Briefing>('POST', `${path}/confirmation`);
+    data.value = await call('POST /stations/:station/briefing/confirmation', sent);
   } catch (thrown) {
     problem.value = messageOf(thrown);
   }

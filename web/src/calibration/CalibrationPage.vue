@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { counted } from '../shell/counted.ts';
-import type { Confirmations } from '@kritikos/contracts/calibration';
 import { computed } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { call } from '../http/api.ts';
@@ -10,7 +9,9 @@ import WideTable from '../shell/WideTable.vue';
 
 const store = useExamination();
 const { data, error, reload } = useLoaded(() =>
-  call<Confirmations>('GET', `/examinations/${store.current?.id}/calibration`),
+  call('GET /examinations/:examination/calibration', {
+    params: { examination: store.current?.id ?? '' },
+  }),
 );
 const open = computed(() => data.value?.filter((c) => !c.confirmedAt).length ?? 0);
 </script>

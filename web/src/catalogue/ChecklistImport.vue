@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ChecklistSummary, ChecklistVersion } from '@kritikos/contracts/checklists';
+import type { ChecklistVersion } from '@kritikos/contracts/checklists';
 import { ref } from 'vue';
 import { call, messageOf } from '../http/api.ts';
 
@@ -22,9 +22,12 @@ async function bringIn(chosen: File | File[] | null) {
       const reason = `is the checklist of ${procedure}, not of ${props.procedure}`;
       throw new RefusedFile([{ path: '/procedure', reason }]);
     }
-    const known = await call<ChecklistSummary[]>('GET', '/checklists');
+    const known = await call('GET /checklists');
     const own = known.find(({ procedureId }) => procedureId === procedure);
-    made.value = await call('POST', `/checklists/${own?.checklistId}/versions`, checklist);
+    made.value = await call('POST /checklists/:checklist/versions', {
+      params: { checklist: own?.checklistId ?? '' },
+      body: checklist,
+    });
   } catch (error) {
     problems.value =
       error instanceof RefusedFile ? error.problems : [{ path: '', reason: messageOf(error) }];

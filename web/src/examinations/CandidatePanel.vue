@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { counted } from '../shell/counted.ts';
-import type { CandidatePage, Examination, ImportPreview } from '@kritikos/contracts/examinations';
+import type { ImportPreview } from '@kritikos/contracts/examinations';
 import { computed, ref } from 'vue';
-import { call, callWithCsv, messageOf } from '../http/api.ts';
+import { call, messageOf } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
 import { useExamination } from './examinationStore.ts';
 import WideTable from '../shell/WideTable.vue';
@@ -12,10 +12,10 @@ const store = useExamination();
 const id = computed(() => store.current?.id ?? '');
 const offset = ref(0);
 const { data, reload } = useLoaded(() =>
-  call<CandidatePage>(
-    'GET',
-    `/examinations/${id.value}/candidates?offset=${offset.value}&limit=${PAGE}`,
-  ),
+  call('GET /examinations/:examination/candidates', {
+    params: { examination: id.value },
+    query: { offset: offset.value, limit: PAGE },
+  }),
 );
 const file = ref<File | null>(null);
 const preview = ref<ImportPreview | null>(null);
@@ -27,10 +27,10 @@ async function look(chosen: File | File[] | null) {
   problem.value = '';
   if (!file.value) return;
   try {
-    preview.value = await callWithCsv<ImportPreview>(
-      `/examinations/${id.value}/candidates/preview`,
-      file.value,
-    );
+    preview.value = await call('POST /examinations/:examination/candidates/preview', {
+      params: { examination: id.value },
+      body: file.value,
+    });
   } catch (thrown) {
     problem.value = messageOf(thrown);
   }
@@ -39,7 +39,8 @@ async function look(chosen: File | File[] | null) {
 async function take() {
   if (!file.value) return;
   try {
-    store.take(await callWithCsv<Examination>(`/examinations/${id.value}/candidates`, file.value));
+    const sent = { params: { examination: id.value }, body: file.value };
+    store.take(await call('POST /examinations/:examination/candidates', sent));
     preview.value = null;
     file.value = null;
     await reload();

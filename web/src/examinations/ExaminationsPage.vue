@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { Examination, ExaminationSummary } from '@kritikos/contracts/examinations';
 import { reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../http/api.ts';
@@ -9,7 +8,7 @@ import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
 
 const router = useRouter();
-const { data, error, reload } = useLoaded(() => call<ExaminationSummary[]>('GET', '/examinations'));
+const { data, error, reload } = useLoaded(() => call('GET /examinations'));
 const creating = ref(false);
 const wanted = reactive({
   title: '',
@@ -23,7 +22,7 @@ const {
   problem,
   submit: create,
 } = useSubmit(async () => {
-  const made = await call<Examination>('POST', '/examinations', wanted);
+  const made = await call('POST /examinations', { body: wanted });
   await router.push(`/examinations/${made.id}/preparation`);
 });
 </script>

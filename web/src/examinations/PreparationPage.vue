@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { counted } from '../shell/counted.ts';
-import type { Account } from '@kritikos/contracts/accounts';
 import type { Planned } from '@kritikos/contracts/examinations';
 import { computed, ref } from 'vue';
 import ExaminerPanel from '../accounts/ExaminerPanel.vue';
@@ -12,14 +11,16 @@ import StationPanel from './StationPanel.vue';
 
 const store = useExamination();
 const examination = computed(() => store.current);
-const { data: examiners, reload } = useLoaded(() => call<Account[]>('GET', '/accounts/examiners'));
+const { data: examiners, reload } = useLoaded(() => call('GET /accounts/examiners'));
 const planned = ref<Planned | null>(null);
 const problem = ref('');
 
 async function plan() {
   if (!examination.value) return;
   try {
-    planned.value = await call<Planned>('POST', `/examinations/${examination.value.id}/plan`);
+    planned.value = await call('POST /examinations/:examination/plan', {
+      params: { examination: examination.value.id },
+    });
     await store.open(examination.value.id);
     problem.value = '';
   } catch (thrown) {

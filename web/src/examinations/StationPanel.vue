@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { Account } from '@kritikos/contracts/accounts';
-import type { ChecklistSummary } from '@kritikos/contracts/checklists';
 import type { Examination, Station } from '@kritikos/contracts/examinations';
 import { computed, reactive, ref } from 'vue';
 import { call, messageOf } from '../http/api.ts';
@@ -10,7 +9,7 @@ import { useExamination } from './examinationStore.ts';
 const props = defineProps<{ examiners: Account[] }>();
 const store = useExamination();
 const stations = computed(() => store.current?.stationList ?? []);
-const { data: checklists } = useLoaded(() => call<ChecklistSummary[]>('GET', '/checklists'));
+const { data: checklists } = useLoaded(() => call('GET /checklists'));
 const problem = ref('');
 const added = reactive({ title: '', minutes: 8, checklistVersionId: '' });
 
@@ -25,21 +24,27 @@ async function change(action: () => Promise<Examination>) {
 
 const add = () =>
   change(async () => {
-    const made = await call<Examination>('POST', `/examinations/${store.current?.id}/stations`, {
-      ...added,
-      minutes: Number(added.minutes),
+    const made = await call('POST /examinations/:examination/stations', {
+      params: { examination: store.current?.id ?? '' },
+      body: { ...added, minutes: Number(added.minutes) },
     });
     added.title = '';
     return made;
   });
 
 const assign = (station: Station, examiners: { accountId: string; every: number }[]) =>
-  change(() => call<Examination>('PUT', `/stations/${station.id}/examiners`, { examiners }));
+  change(() =>
+    call('PUT /stations/:station/examiners', {
+      params: { station: station.id },
+      body: { examiners },
+    }),
+  );
 
 const takeOffered = (station: Station) =>
   change(() =>
-    call<Examination>('PATCH', `/stations/${station.id}`, {
-      checklistVersionId: station.offered?.versionId,
+    call('PATCH /stations/:station', {
+      params: { station: station.id },
+      body: { checklistVersionId: station.offered?.versionId ?? '' },
     }),
   );
 
@@ -54,7 +59,12 @@ function read(station: Station, item: string, typed: string) {
   const readings = Object.fromEntries(
     typed.trim() === '' ? others : [...others, [item, value] as const],
   );
-  return change(() => call<Examination>('PUT', `/stations/${station.id}/readings`, { readings }));
+  return change(() =>
+    call('PUT /stations/:station/readings', {
+      params: { station: station.id },
+      body: { readings },
+    }),
+  );
 }
 
 const present = (station: Station) =>

@@ -8,7 +8,7 @@ export const useExamination = defineStore('examination', () => {
   const current = ref<Examination | null>(null);
 
   async function open(id: string): Promise<void> {
-    current.value = await call<Examination>('GET', `/examinations/${id}`);
+    current.value = await call('GET /examinations/:examination', { params: { examination: id } });
   }
 
   function take(examination: Examination): void {

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { ApiProblem, call, callWithCsv, messageOf, NoConnection, useCsrfToken } from './api.ts';
+import { ApiProblem, call, linkTo, messageOf, NoConnection, useCsrfToken } from './api.ts';
 import { clockAhead, correctedNow } from './serverClock.ts';
 
 const answers = (...responses: (Response | Error)[]) => {
@@ -12,6 +12,7 @@ const answers = (...responses: (Response | Error)[]) => {
   return fetched;
 };
 const json = (body: unknown, status = 200) => new Response(JSON.stringify(body), { status });
+const sent = { params: { examination: 'e1' }, body: { open: true } };
 const problem = (type: string, status: number, detail?: string) =>
   json({ type: `urn:kritikos:problem:${type}`, title: 'Not so', status, detail }, status);
 
@@ -24,25 +25,51 @@ describe('a call of the API', () => {
   it('carries the token and the body, and answers with what the server says', async () => {
     useCsrfToken('token-1');
     const fetched = answers(json({ id: 7 }));
-    expect(await call('POST', '/stations', { title: 'Knee' })).toEqual({ id: 7 });
+    expect(await call('PUT /examinations/:examination/marking', sent)).toEqual({ id: 7 });
     const [path, init] = fetched.mock.calls[0] ?? [];
-    expect(path).toBe('/api/stations');
+    expect(path).toBe('/api/examinations/e1/marking');
+    expect(init?.method).toBe('PUT');
     expect(init?.headers).toMatchObject({
       'x-csrf-token': 'token-1',
       'content-type': 'application/json',
     });
-    expect(init?.body).toBe('{"title":"Knee"}');
+    expect(init?.body).toBe('{"open":true}');
+  });
+
+  it('writes ids and questions into the address, and leaves out what is not asked', async () => {
+    const fetched = answers(json([]), json([]), json([]));
+    await call('GET /examinations/:examination/candidates', {
+      params: { examination: 'a b/c' },
+      query: { offset: 24, limit: 12 },
+    });
+    await call('GET /audit', { query: { before: undefined, action: 'signed-in' } });
+    await call('GET /stations/:station/agreement/table', { params: { station: 's' }, query: {} });
+    expect(fetched.mock.calls.map(([path]) => path)).toEqual([
+      '/api/examinations/a%20b%2Fc/candidates?offset=24&limit=12',
+      '/api/audit?action=signed-in',
+      '/api/stations/s/agreement/table',
+    ]);
+    expect(linkTo('GET /examinations/:examination/results.csv', { examination: 'e1' })).toBe(
+      '/api/examinations/e1/results.csv',
+    );
   });
 
   it('sends a file as it is, so that the server can judge its bytes', async () => {
     const fetched = answers(json({}));
-    await callWithCsv('/candidates', 'number;name');
-    expect(fetched.mock.calls[0]?.[1]).toMatchObject({ body: 'number;name', method: 'POST' });
+    await call('POST /examinations/:examination/candidates', {
+      params: { examination: 'e1' },
+      body: 'number;name',
+    });
+    expect(fetched.mock.calls[0]?.[1]).toMatchObject({
+      body: 'number;name',
+      method: 'POST',
+      headers: { 'content-type': 'text/csv' },
+    });
   });
 
   it('throws the server’s problem in its own words', async () => {
     answers(problem('frozen', 409, 'Reload the sheet.'));
-    const thrown: unknown = await call('GET', '/x').catch((error: unknown) => error);
+    const thrown: unknown = await call('GET /examinations').catch((error: unknown) => error);
     expect(thrown).toBeInstanceOf(ApiProblem);
     expect((thrown as ApiProblem).type).toBe('frozen');
     expect(messageOf(thrown)).toBe('Not so. Reload the sheet.');
@@ -50,7 +77,7 @@ describe('a call of the API', () => {
 
   it('says that nothing is lost where there is no network', async () => {
     answers(new TypeError('Failed to fetch'));
-    const thrown: unknown = await call('GET', '/x').catch((error: unknown) => error);
+    const thrown: unknown = await call('GET /examinations').catch((error: unknown) => error);
     expect(thrown).toBeInstanceOf(NoConnection);
     expect(messageOf(thrown)).toMatch(/kept on this device/);
   });
@@ -61,7 +88,7 @@ describe('a call of the API', () => {
       json({ csrfToken: 'fresh' }),
       json({ saved: true }),
     );
-    expect(await call('PUT', '/draft', {})).toEqual({ saved: true });
+    expect(await call('PUT /examinations/:examination/marking', sent)).toEqual({ saved: true });
     expect(fetched).toHaveBeenCalledTimes(3);
     expect(fetched.mock.calls[2]?.[1]?.headers).toMatchObject({ 'x-csrf-token': 'fresh' });
   });
@@ -72,7 +99,9 @@ describe('a call of the API', () => {
       json({ csrfToken: 'fresh' }),
       problem('forged-request', 403),
     );
-    await expect(call('PUT', '/draft', {})).rejects.toBeInstanceOf(ApiProblem);
+    await expect(call('PUT /examinations/:examination/marking', sent)).rejects.toBeInstanceOf(
+      ApiProblem,
+    );
     expect(fetched).toHaveBeenCalledTimes(3);
   });
 
@@ -82,7 +111,7 @@ describe('a call of the API', () => {
     ['the sign-in page of a network', new Response('<html>Welcome</html>', { status: 200 })],
   ])('takes %s for no connection, not for the server', async (_, response) => {
     answers(response);
-    await expect(call('GET', '/x')).rejects.toBeInstanceOf(NoConnection);
+    await expect(call('GET /examinations')).rejects.toBeInstanceOf(NoConnection);
   });
 
   it('gives up on a network that is half dead', async () => {
@@ -97,7 +126,7 @@ describe('a call of the API', () => {
         init?.signal?.addEventListener('abort', () => reject(new Error('aborted')));
       });
     vi.stubGlobal('fetch', vi.fn(neverAnswers));
-    const asked = expect(call('GET', '/x')).rejects.toBeInstanceOf(NoConnection);
+    const asked = expect(call('GET /examinations')).rejects.toBeInstanceOf(NoConnection);
     await vi.advanceTimersByTimeAsync(60_000);
     await asked;
     vi.useRealTimers();
@@ -108,7 +137,7 @@ describe('a call of the API', () => {
     const busy = problem('unavailable', 503);
     busy.headers.set('retry-after', '7');
     answers(busy);
-    const thrown: unknown = await call('GET', '/x').catch((error: unknown) => error);
+    const thrown: unknown = await call('GET /examinations').catch((error: unknown) => error);
     expect((thrown as ApiProblem).retryAfter).toBe(7);
   });
 
@@ -117,7 +146,7 @@ describe('a call of the API', () => {
     const response = json({});
     response.headers.set('kritikos-time', String(Date.parse('2026-11-26T09:00:00.000Z')));
     answers(response);
-    await call('GET', '/x');
+    await call('GET /examinations');
     expect(clockAhead.value).toBe(3_605_000);
     expect(new Date(correctedNow()).toISOString()).toBe('2026-11-26T09:00:00.000Z');
     vi.useRealTimers();

@@ -1,4 +1,5 @@
-import type { Session } from '@kritikos/contracts/accounts';
+import type { Address, Answer, FileAddress, Sent } from '@kritikos/contracts/api';
+import type { Params } from '@kritikos/contracts/contract';
 import type { Problem } from '@kritikos/contracts/problem';
 import { noteServerTime } from './serverClock.ts';
 
@@ -39,48 +40,72 @@ export function useCsrfToken(token: string): void {
   csrfToken = token;
 }
 
-type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
-
-/** Calls the API and answers with its JSON. Throws `ApiProblem` or `NoConnection`. */
-export async function call<Answer>(method: Method, path: string, body?: unknown): Promise<Answer> {
-  return send(
-    method,
-    path,
-    'application/json',
-    body === undefined ? undefined : JSON.stringify(body),
-  );
+/** Everything that a call can be sent with; which of it an address wants, its contract says. */
+interface Anything {
+  readonly params?: Readonly<Record<string, string>>;
+  readonly query?: Readonly<Record<string, unknown>>;
+  readonly body?: unknown;
 }
+/** Nothing has to be said where the contract asks for nothing. */
+type Input<A extends Address> =
+  Record<never, never> extends Sent<A> ? [sent?: Sent<A>] : [sent: Sent<A>];
 
-/** The same with a CSV file as the body; the bytes go as they are, so that the server can judge them. */
-export async function callWithCsv<Answer>(path: string, file: Blob | string): Promise<Answer> {
-  return send('POST', path, 'text/csv', file);
-}
-
-async function send<Answer>(
-  method: Method,
-  path: string,
-  type: string,
-  body: BodyInit | undefined,
-): Promise<Answer> {
+/**
+ * Calls an address of the API and answers as its contract says. A file goes as CSV, its bytes as
+ * they are, so that the server can judge them. Throws `ApiProblem` or `NoConnection`.
+ */
+export async function call<A extends Address>(address: A, ...[sent]: Input<A>): Promise<Answer<A>> {
+  const { params, query, body }: Anything = sent ?? {};
+  const request = { ...requestTo(address, params, query), ...payload(body) };
   try {
-    return (await attempt(method, path, type, body)) as Answer;
+    // The one place where what came is taken for what the contract promises; tests hold it to that.
+    return (await attempt(request)) as Answer<A>;
   } catch (thrown) {
     // A page that was opened without a network has no token yet; it gets one and tries once more.
     const forged = thrown instanceof ApiProblem && thrown.type === 'forged-request';
     if (!forged || !(await renewToken())) throw thrown;
-    return (await attempt(method, path, type, body)) as Answer;
+    return (await attempt(request)) as Answer<A>;
   }
 }
 
-async function attempt(
-  method: Method,
-  path: string,
-  type: string,
-  body: BodyInit | undefined,
-): Promise<unknown> {
+/** Where a file of the API is to be had, for a link. */
+export function linkTo<A extends FileAddress>(address: A, params: Params<A>): string {
+  return `/api${requestTo(address, params).path}`;
+}
+
+interface Request {
+  readonly method: string;
+  readonly path: string;
+  readonly type?: string;
+  readonly body?: BodyInit;
+}
+
+function requestTo(
+  address: Address,
+  params: Anything['params'] = {},
+  query: Anything['query'] = {},
+): Request {
+  const [method = '', pattern = ''] = address.split(' ');
+  const path = pattern.replace(/:(\w+)/g, (_, name: string) =>
+    encodeURIComponent(params[name] ?? ''),
+  );
+  const asked = new URLSearchParams();
+  for (const [name, value] of Object.entries(query)) {
+    if (value !== undefined) asked.set(name, String(value));
+  }
+  return { method, path: asked.size > 0 ? `${path}?${asked.toString()}` : path };
+}
+
+function payload(body: unknown): Pick<Request, 'type' | 'body'> {
+  if (body === undefined) return {};
+  if (typeof body === 'string' || body instanceof Blob) return { type: 'text/csv', body };
+  return { type: 'application/json', body: JSON.stringify(body) };
+}
+
+async function attempt({ method, path, type, body }: Request): Promise<unknown> {
   const headers: Record<string, string> = { accept: 'application/json' };
   if (csrfToken) headers['x-csrf-token'] = csrfToken;
-  if (body !== undefined) headers['content-type'] = type;
+  if (type) headers['content-type'] = type;
   const sent = Date.now();
   let response: Response;
   let answer: unknown;
@@ -111,7 +136,7 @@ function isProblem(answer: unknown): answer is Problem {
 
 async function renewToken(): Promise<boolean> {
   const before = csrfToken;
-  csrfToken = ((await attempt('GET', '/session', '', undefined)) as Session).csrfToken;
+  csrfToken = (await call('GET /session')).csrfToken;
   return csrfToken !== '' && csrfToken !== before;
 }
 

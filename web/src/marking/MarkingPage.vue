@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import type { Examination } from '@kritikos/contracts/examinations';
-import type { MarkingProgress } from '@kritikos/contracts/marking';
 import { useIntervalFn } from '@vueuse/core';
 import { ref } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
@@ -12,7 +10,7 @@ import WideTable from '../shell/WideTable.vue';
 const store = useExamination();
 const id = store.current?.id ?? '';
 const { data, error, reload } = useLoaded(() =>
-  call<MarkingProgress>('GET', `/examinations/${id}/marking`),
+  call('GET /examinations/:examination/marking', { params: { examination: id } }),
 );
 useIntervalFn(() => void reload(), 10_000);
 const problem = ref('');
@@ -27,7 +25,12 @@ const WARNINGS = [
 async function setWarning(seconds: number) {
   try {
     const change = { seconds: Math.round(seconds) };
-    store.take(await call<Examination>('PUT', `/examinations/${id}/warning`, change));
+    store.take(
+      await call('PUT /examinations/:examination/warning', {
+        params: { examination: id },
+        body: change,
+      }),
+    );
     problem.value = '';
   } catch (thrown) {
     problem.value = messageOf(thrown);
@@ -36,7 +39,12 @@ async function setWarning(seconds: number) {
 
 async function setOpen(open: boolean) {
   try {
-    store.take(await call<Examination>('PUT', `/examinations/${id}/marking`, { open }));
+    store.take(
+      await call('PUT /examinations/:examination/marking', {
+        params: { examination: id },
+        body: { open },
+      }),
+    );
     problem.value = '';
     await reload();
   } catch (thrown) {

@@ -13,7 +13,7 @@ const { data, error, reload } = useLoaded(async () => {
   const who = session.account?.id ?? '';
   void send();
   try {
-    const stations = await call<OwnStation[]>('GET', '/own/stations');
+    const stations = await call('GET /own/stations');
     await keepStations(who, stations);
     return stations;
   } catch (thrown) {

@@ -9,7 +9,7 @@ import WideTable from '../shell/WideTable.vue';
 
 const props = defineProps<{ sheet: string }>();
 const { data, error, reload } = useLoaded(() =>
-  call<SheetRecord>('GET', `/sheets/${props.sheet}/record`),
+  call('GET /sheets/:sheet/record', { params: { sheet: props.sheet } }),
 );
 
 type Tap = SheetRecord['events'][number];

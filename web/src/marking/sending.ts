@@ -1,4 +1,4 @@
-import type { Recorded, RecordEvents } from '@kritikos/contracts/marking';
+import type { RecordEvents } from '@kritikos/contracts/marking';
 import { useEventListener } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { ApiProblem, call, messageOf } from '../http/api.ts';
@@ -105,7 +105,10 @@ async function sendSheet(as: string, sheetId: string): Promise<number> {
       const events = await sendable(owner, MOST_AT_ONCE);
       if (events.length === 0 || as !== account) break;
       const batch: RecordEvents = { account: as, events };
-      const answer = await call<Recorded>('POST', `/sheets/${sheetId}/events`, batch);
+      const answer = await call('POST /sheets/:sheet/events', {
+        params: { sheet: sheetId },
+        body: batch,
+      });
       const { late, refused, changedElsewhere } = await settle(owner, events, answer);
       if (late > 0) lateTaps.value[sheetId] = (lateTaps.value[sheetId] ?? 0) + late;
       if (late > 0 || refused > 0 || changedElsewhere) changed(sheetId);

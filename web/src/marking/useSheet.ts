@@ -44,7 +44,7 @@ export function useSheet(id: string, account: string) {
   async function load(): Promise<void> {
     error.value = '';
     try {
-      await keepSheet(account, await call<Sheet>('GET', `/sheets/${id}`));
+      await keepSheet(account, await call('GET /sheets/:sheet', { params: { sheet: id } }));
     } catch (thrown) {
       if (!(thrown instanceof NoConnection) || !(await keptSheet(owner))) {
         error.value = messageOf(thrown);

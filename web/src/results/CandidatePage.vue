@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { counted } from '../shell/counted.ts';
-import type { CandidateReport } from '@kritikos/contracts/results';
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { call } from '../http/api.ts';
@@ -11,7 +10,9 @@ const props = defineProps<{ candidate: string }>();
 const store = useExamination();
 const id = store.current?.id ?? '';
 const { data, error, reload } = useLoaded(() =>
-  call<CandidateReport>('GET', `/examinations/${id}/results/candidates/${props.candidate}`),
+  call('GET /examinations/:examination/results/candidates/:candidate', {
+    params: { examination: id, candidate: props.candidate },
+  }),
 );
 const one = (x: number | null | undefined) =>
   x === null || x === undefined ? 'no score' : `${x.toFixed(1)} %`;

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { counted } from '../shell/counted.ts';
-import type { CandidateResult, Results } from '@kritikos/contracts/results';
+import type { CandidateResult } from '@kritikos/contracts/results';
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import { reachesCut } from '@kritikos/core/standards/reachesCut';
 import { computed, ref } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
-import { call } from '../http/api.ts';
+import { call, linkTo } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
@@ -15,7 +15,10 @@ const store = useExamination();
 const id = store.current?.id ?? '';
 const offset = ref(0);
 const { data, error, reload } = useLoaded(() =>
-  call<Results>('GET', `/examinations/${id}/results?limit=${PAGE}&offset=${offset.value}`),
+  call('GET /examinations/:examination/results', {
+    params: { examination: id },
+    query: { limit: PAGE, offset: offset.value },
+  }),
 );
 const order = ref<'number' | 'mean' | 'outcome'>('number');
 const sorted = computed(() => {
@@ -56,7 +59,11 @@ const print = () => window.print();
     <div class="d-flex align-center ga-3">
       <h1>Report</h1>
       <v-spacer />
-      <v-btn class="no-print" :href="`/api/examinations/${id}/results.csv`" download>
+      <v-btn
+        class="no-print"
+        :href="linkTo('GET /examinations/:examination/results.csv', { examination: id })"
+        download
+      >
         Spreadsheet (CSV)
       </v-btn>
       <v-btn class="no-print" @click="print">Print</v-btn>

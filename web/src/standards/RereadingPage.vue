@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { counted } from '../shell/counted.ts';
-import type { Rereading } from '@kritikos/contracts/standards';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { call } from '../http/api.ts';
 import { useLoaded } from '../http/useLoaded.ts';
@@ -11,7 +10,7 @@ const props = defineProps<{ decision: string }>();
 const store = useExamination();
 const home = `/examinations/${store.current?.id ?? ''}`;
 const { data, error, reload } = useLoaded(() =>
-  call<Rereading>('GET', `/decisions/${props.decision}/rereading`),
+  call('GET /decisions/:decision/rereading', { params: { decision: props.decision } }),
 );
 const SIGNS = { pass: '● pass', fail: '▲ fail', incomplete: '◌ incomplete' };
 </script>

@@ -11,6 +11,7 @@ const RESAMPLES = 2000;
 
 /** The standard under discussion: the settings as the lead moves them, and what follows at once. */
 export function useStandard(examination: string) {
+  const params = { examination };
   const page = shallowRef<StandardsPage | null>(null);
   const settings = ref<Settings | null>(null);
   const standard = shallowRef<Standard | null>(null);
@@ -22,7 +23,7 @@ export function useStandard(examination: string) {
 
   async function load(): Promise<void> {
     try {
-      page.value = await call<StandardsPage>('GET', `/examinations/${examination}/standards`);
+      page.value = await call('GET /examinations/:examination/standards', { params });
       settings.value = page.value.draft;
       error.value = '';
     } catch (thrown) {
@@ -33,7 +34,9 @@ export function useStandard(examination: string) {
 
   const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
   const keepDraft = useDebounceFn(async (draft: Settings) => {
-    await call('PUT', `/examinations/${examination}/standards/draft`, draft).catch(() => undefined);
+    await call('PUT /examinations/:examination/standards/draft', { params, body: draft }).catch(
+      () => undefined,
+    );
   }, 500);
   const resample = useDebounceFn(async (data: StandardsPage['data'], borderline: number) => {
     bootstraps.value = await work.bootstraps(data, borderline, RESAMPLES);
@@ -56,9 +59,11 @@ export function useStandard(examination: string) {
   );
 
   async function sign(reason: string): Promise<Decision> {
+    if (!settings.value)
+      throw new Error('There is no standard to sign yet; wait until it is there.');
     const follows = page.value?.decisions[0]?.id ?? null;
     const body = { settings: settings.value, reason, follows };
-    const decision = await call<Decision>('POST', `/examinations/${examination}/decisions`, body);
+    const decision = await call('POST /examinations/:examination/decisions', { params, body });
     await load();
     return decision;
   }
