@@ -316,10 +316,19 @@ describe('a D study', () => {
     expect(cheapestDesign(dearFirst, 0.6, price)?.examinerHours).toBe(best?.examinerHours);
     expect(cheapestDesign(grid, 0.99, price)).toBeNull();
     expect(cheapestDesign(grid, 0.6, price, 10)).toBeNull();
+    const hoursOfBest = best?.examinerHours ?? NaN;
+    expect(cheapestDesign(grid, 0.6, price, hoursOfBest)?.examinerHours).toBe(hoursOfBest);
   });
 
   it('refuses sizes that say nothing', () => {
     expect(() => dStudy(brennan, { i: 4 }, 'p')).toThrow(/How many os is not said/);
+    expect(() => dStudy(brennan, { i: 4, o: 2 }, 'x')).toThrow(/no component of x/);
+    // Nothing varies, so nothing can be depended on.
+    const none = dStudy({ p: 0, i: 0, residual: 0 }, { i: 4 }, 'p');
+    expect(none).toMatchObject({ generalizability: null, dependability: null, sem: 0 });
+    // An error as large as what is measured leaves half.
+    const half = dStudy({ p: 2, residual: 8 }, { i: 4 }, 'p');
+    expect(half.dependability).toBeCloseTo(0.5, 12);
     expect(() => dStudy(brennan, { i: 0, o: 1 }, 'p')).toThrow(/1 or more/);
   });
 });

@@ -55,6 +55,44 @@ describe('severity from the mixed model', () => {
     expect(examiners[0]?.lower).toBeLessThan(6);
     expect(examiners[0]?.upper).toBeGreaterThan(6);
     expect(examiners[0]?.marks).toBe(40);
+    // The error of the prediction, t with 3 degrees of freedom (3.182 in any table) on each side.
+    const { effects } = predictEffects(marks, factors);
+    const error = effects.get('examiner')?.standardError[0] ?? NaN;
+    const reach = (examiners[0]?.upper ?? NaN) - (examiners[0]?.severity ?? NaN);
+    expect(reach / error).toBeCloseTo(3.182, 3);
+    expect((examiners[0]?.severity ?? NaN) - (examiners[0]?.lower ?? NaN)).toBeCloseTo(reach, 9);
+  });
+
+  it('has no interval where examiners are estimated not to differ, and says which variance is zero', () => {
+    // Every candidate gets a set of marks of the same mean from each examiner.
+    const even = [0, 1, 2, 3].flatMap((c) =>
+      [0, 1].flatMap((e) =>
+        [-1, 1].map((sign) => ({ c, e, mark: 10 * c + sign * (e === 0 ? 1 : 2) })),
+      ),
+    );
+    const study = examinerSeverity(
+      Float64Array.from(even, ({ mark }) => mark),
+      [
+        factor(
+          'candidate',
+          4,
+          even.map(({ c }) => c),
+        ),
+        factor(
+          'examiner',
+          2,
+          even.map(({ e }) => e),
+        ),
+      ],
+      'examiner',
+    );
+    expect(study.examiners[0]).toMatchObject({ lower: null, upper: null });
+    expect(study.notes).toEqual([
+      'The variance of examiner is estimated as zero; it may be small or negative by chance.',
+    ]);
+    expect(() => examinerSeverity(Float64Array.of(1, 2), factors, 'nobody')).toThrow(
+      /no factor nobody/,
+    );
   });
 
   it('is refused where the design falls apart', () => {
