@@ -287,6 +287,12 @@ export const api = {
     query: trailPage,
     answers: trail,
   },
+
+  'GET /openapi.json': {
+    says: 'This description of the API (OpenAPI 3.1)',
+    access: EITHER,
+    answers: z.looseObject({ openapi: z.string(), paths: z.record(z.string(), z.unknown()) }),
+  },
 } as const satisfies Readonly<Record<`${Method} /${string}`, Contract>>;
 
 type Api = typeof api;

@@ -3,6 +3,7 @@ import { agreementRoutes } from './agreement/routes.ts';
 import { auditRoutes } from './audit/routes.ts';
 import { calibrationRoutes } from './calibration/routes.ts';
 import { checklistRoutes } from './checklists/routes.ts';
+import { descriptionRoutes } from './description/routes.ts';
 import { examinationRoutes } from './examinations/routes.ts';
 import type { Route } from './http/route.ts';
 import { markingRoutes } from './marking/routes.ts';
@@ -20,4 +21,5 @@ export const routes: readonly Route[] = [
   ...standardRoutes,
   ...resultRoutes,
   ...auditRoutes,
+  ...descriptionRoutes,
 ];

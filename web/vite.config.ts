@@ -28,6 +28,8 @@ export default defineConfig({
         // The application itself and the two Latin font files; the API is never cached here,
         // because sheets have a store of their own (marking/deviceStore.ts).
         globPatterns: ['**/*.{js,css,html,svg}', '**/*-latin-wght-normal*.woff2'],
+        // Nobody reads the description of the API beside a couch.
+        globIgnores: ['**/swagger-ui*'],
         navigateFallbackDenylist: [/^\/api\//],
       },
     }),

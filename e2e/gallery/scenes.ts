@@ -98,6 +98,7 @@ export const SCENES: readonly Scene[] = [
     await untilDialog(page, context);
   }),
   lead('audit', '/audit', 'signed in'),
+  lead('for programs', '/for-programs', 'Who is signed in here'),
   examined('overview', '', 'Stations'),
   examined('prepare', '/preparation', 'Plan the sheets'),
   examined('prepare, a list open', '/preparation', 'Plan the sheets', async (page) => {

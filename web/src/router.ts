@@ -106,6 +106,11 @@ const routes: RouteRecordRaw[] = [
     meta: lead('Audit'),
   },
   {
+    path: '/for-programs',
+    component: () => import('./description/DescriptionPage.vue'),
+    meta: everybody('For programs'),
+  },
+  {
     path: '/stations',
     component: () => import('./marking/OwnStationsPage.vue'),
     meta: examiner('My stations'),

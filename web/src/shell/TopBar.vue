@@ -42,6 +42,7 @@ async function signOut() {
           title="Audit"
           to="/audit"
         />
+        <v-list-item role="menuitem" title="For programs" to="/for-programs" />
         <v-list-item role="menuitem" title="Change password" @click="changingPassword = true" />
         <v-list-item role="menuitem" title="Sign out" @click="signOut" />
       </v-list>
