@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, instant } from './primitives.ts';
+import { id, instant, text } from './primitives.ts';
 
 /** One thing that somebody did, or tried to. */
 export const auditEntry = z.object({
@@ -18,7 +18,7 @@ export type AuditEntry = z.infer<typeof auditEntry>;
 export const trailPage = z.object({
   /** The entry that the page follows; without it the newest. */
   before: id.optional(),
-  action: z.string().max(60).optional(),
+  action: text(60).optional(),
   limit: z.coerce.number().int().min(1).max(200).default(100),
 });
 

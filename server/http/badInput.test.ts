@@ -67,6 +67,12 @@ describe('bodies that cannot be read', () => {
     expect([400, 404]).toContain(response.status);
   });
 
+  it('a question with characters that nothing can hold is refused', async () => {
+    const response = await lead.call('GET', '/audit?action=a%00b');
+    expect(response.status).toBe(422);
+    expect(response.body.errors[0].pointer).toBe('/query/action');
+  });
+
   it('characters that cannot be stored are refused, not half-stored', async () => {
     const body = { title: 'a\u0000b', school: 'S', cohort: '1', heldOn: '2026-01-01', zone: 'UTC' };
     const response = await lead.call('POST', '/examinations', body);

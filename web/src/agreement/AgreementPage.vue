@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
-import { call } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 import CoefficientCells from './CoefficientCells.vue';
 import TableBehind from './TableBehind.vue';
@@ -10,9 +9,9 @@ import WideTable from '../shell/WideTable.vue';
 
 const store = useExamination();
 const id = store.current?.id ?? '';
-const { data, error, reload } = useLoaded(() =>
-  call('GET /examinations/:examination/agreement', { params: { examination: id } }),
-);
+const { data, error, reload } = useReading('GET /examinations/:examination/agreement', () => ({
+  params: { examination: id },
+}));
 const chosen = ref(0);
 const station = computed(() => data.value?.stations[chosen.value]);
 const signed = (x: number) => (x < 0 ? `−${(-x).toFixed(1)}` : x.toFixed(1));

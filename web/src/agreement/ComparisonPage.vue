@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { counted } from '../shell/counted.ts';
-import { call } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { useReading } from '../http/useReading.ts';
 import SheetReading from '../marking/SheetReading.vue';
 import LoadState from '../shell/LoadState.vue';
 
 const props = defineProps<{ first: string; second: string }>();
-const { data, error, reload } = useLoaded(() =>
-  call('GET /agreement/comparison', { query: { first: props.first, second: props.second } }),
-);
+const { data, error, reload } = useReading('GET /agreement/comparison', () => ({
+  query: { first: props.first, second: props.second },
+}));
 </script>
 
 <template>

@@ -1,17 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { call } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 
 const props = defineProps<{ examination: string; station: string; item: string | null }>();
 const emit = defineEmits<{ close: [] }>();
-const { data, error, reload } = useLoaded(() =>
-  call('GET /stations/:station/agreement/table', {
-    params: { station: props.station },
-    query: { item: props.item ?? undefined },
-  }),
-);
+const { data, error, reload } = useReading('GET /stations/:station/agreement/table', () => ({
+  params: { station: props.station },
+  query: { item: props.item ?? undefined },
+}));
 const cell = ref<{ row: number; column: number } | null>(null);
 const pairs = computed(() =>
   (data.value?.pairs ?? []).filter((pair) =>

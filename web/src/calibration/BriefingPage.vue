@@ -2,7 +2,7 @@
 import { bandWords } from '../catalogue/bandWords.ts';
 import { ref } from 'vue';
 import { call, messageOf } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { useReading } from '../http/useReading.ts';
 import { choicesOf } from '../marking/markChoices.ts';
 import { byPhase } from '../marking/phases.ts';
 import LoadState from '../shell/LoadState.vue';
@@ -10,12 +10,12 @@ import WideTable from '../shell/WideTable.vue';
 
 const props = defineProps<{ station: string }>();
 const sent = { params: { station: props.station } };
-const { data, error, reload } = useLoaded(() => call('GET /stations/:station/briefing', sent));
+const { data, error, reload, take } = useReading('GET /stations/:station/briefing', () => sent);
 const problem = ref('');
 
 async function confirm() {
   try {
-    data.value = await call('POST /stations/:station/briefing/confirmation', sent);
+    take(await call('POST /stations/:station/briefing/confirmation', sent));
   } catch (thrown) {
     problem.value = messageOf(thrown);
   }

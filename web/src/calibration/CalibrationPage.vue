@@ -2,17 +2,14 @@
 import { counted } from '../shell/counted.ts';
 import { computed } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
-import { call } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
 
 const store = useExamination();
-const { data, error, reload } = useLoaded(() =>
-  call('GET /examinations/:examination/calibration', {
-    params: { examination: store.current?.id ?? '' },
-  }),
-);
+const { data, error, reload } = useReading('GET /examinations/:examination/calibration', () => ({
+  params: { examination: store.current?.id ?? '' },
+}));
 const open = computed(() => data.value?.filter((c) => !c.confirmedAt).length ?? 0);
 </script>
 

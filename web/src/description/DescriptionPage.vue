@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import type { Answer } from '@kritikos/contracts/api';
 import { nextTick, ref, useTemplateRef, watch } from 'vue';
-import { call } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 
 /** What programs can ask of this installation, in a common viewer that is loaded for this page only. */
-const { data, error, reload } = useLoaded(() => call('GET /openapi.json'));
+const { data, error, reload } = useReading('GET /openapi.json');
 const place = useTemplateRef('place');
 const problem = ref('');
 

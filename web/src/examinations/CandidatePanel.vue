@@ -3,7 +3,7 @@ import { counted } from '../shell/counted.ts';
 import type { ImportPreview } from '@kritikos/contracts/examinations';
 import { computed, ref } from 'vue';
 import { call, messageOf } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { useReading } from '../http/useReading.ts';
 import { useExamination } from './examinationStore.ts';
 import WideTable from '../shell/WideTable.vue';
 
@@ -11,11 +11,10 @@ const PAGE = 12;
 const store = useExamination();
 const id = computed(() => store.current?.id ?? '');
 const offset = ref(0);
-const { data, reload } = useLoaded(() =>
-  call('GET /examinations/:examination/candidates', {
-    params: { examination: id.value },
-    query: { offset: offset.value, limit: PAGE },
-  }),
+const { data, reload } = useReading(
+  'GET /examinations/:examination/candidates',
+  () => ({ params: { examination: id.value }, query: { offset: offset.value, limit: PAGE } }),
+  { keep: true },
 );
 const file = ref<File | null>(null);
 const preview = ref<ImportPreview | null>(null);
@@ -49,9 +48,8 @@ async function take() {
   }
 }
 
-async function turn(by: number) {
+function turn(by: number) {
   offset.value = Math.max(0, offset.value + by * PAGE);
-  await reload();
 }
 </script>
 

@@ -2,13 +2,13 @@
 import { reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { useReading } from '../http/useReading.ts';
 import { useSubmit } from '../http/useSubmit.ts';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
 
 const router = useRouter();
-const { data, error, reload } = useLoaded(() => call('GET /examinations'));
+const { data, error, reload } = useReading('GET /examinations');
 const creating = ref(false);
 const wanted = reactive({
   title: '',

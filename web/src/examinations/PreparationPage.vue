@@ -4,14 +4,14 @@ import type { Planned } from '@kritikos/contracts/examinations';
 import { computed, ref } from 'vue';
 import ExaminerPanel from '../accounts/ExaminerPanel.vue';
 import { call, messageOf } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { useReading } from '../http/useReading.ts';
 import CandidatePanel from './CandidatePanel.vue';
 import { useExamination } from './examinationStore.ts';
 import StationPanel from './StationPanel.vue';
 
 const store = useExamination();
 const examination = computed(() => store.current);
-const { data: examiners, reload } = useLoaded(() => call('GET /accounts/examiners'));
+const { data: examiners, reload } = useReading('GET /accounts/examiners');
 const planned = ref<Planned | null>(null);
 const problem = ref('');
 

@@ -3,13 +3,13 @@ import type { Account } from '@kritikos/contracts/accounts';
 import type { Examination, Station } from '@kritikos/contracts/examinations';
 import { computed, reactive, ref } from 'vue';
 import { call, messageOf } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { useReading } from '../http/useReading.ts';
 import { useExamination } from './examinationStore.ts';
 
 const props = defineProps<{ examiners: Account[] }>();
 const store = useExamination();
 const stations = computed(() => store.current?.stationList ?? []);
-const { data: checklists } = useLoaded(() => call('GET /checklists'));
+const { data: checklists } = useReading('GET /checklists');
 const problem = ref('');
 const added = reactive({ title: '', minutes: 8, checklistVersionId: '' });
 

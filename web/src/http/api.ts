@@ -55,6 +55,14 @@ type Input<A extends Address> =
  * they are, so that the server can judge them. Throws `ApiProblem` or `NoConnection`.
  */
 export async function call<A extends Address>(address: A, ...[sent]: Input<A>): Promise<Answer<A>> {
+  return ask(address, sent);
+}
+
+/** The same where what is sent is at hand as it is, or is nothing. */
+export async function ask<A extends Address>(
+  address: A,
+  sent: Sent<A> | undefined,
+): Promise<Answer<A>> {
   const { params, query, body }: Anything = sent ?? {};
   const request = { ...requestTo(address, params, query), ...payload(body) };
   try {

@@ -3,15 +3,15 @@ import { useIntervalFn } from '@vueuse/core';
 import { ref } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { call, messageOf } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
 
 const store = useExamination();
 const id = store.current?.id ?? '';
-const { data, error, reload } = useLoaded(() =>
-  call('GET /examinations/:examination/marking', { params: { examination: id } }),
-);
+const { data, error, reload } = useReading('GET /examinations/:examination/marking', () => ({
+  params: { examination: id },
+}));
 useIntervalFn(() => void reload(), 10_000);
 const problem = ref('');
 const WARNINGS = [

@@ -3,25 +3,28 @@ import type { OwnStation } from '@kritikos/contracts/marking';
 import { watch } from 'vue';
 import { useSession } from '../accounts/session.ts';
 import { call, NoConnection } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { useRead } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 import { keepStations, keptStations } from './deviceStore.ts';
 import { ofOthers, send, setAsideCount, stopped, waiting } from './sending.ts';
 
 const session = useSession();
-const { data, error, reload } = useLoaded(async () => {
-  const who = session.account?.id ?? '';
-  void send();
-  try {
-    const stations = await call('GET /own/stations');
-    await keepStations(who, stations);
-    return stations;
-  } catch (thrown) {
-    const kept = thrown instanceof NoConnection ? await keptStations(who) : undefined;
-    if (!kept) throw thrown;
-    return kept;
-  }
-});
+const { data, error, reload } = useRead(
+  () => ['own stations'],
+  async () => {
+    const who = session.account?.id ?? '';
+    void send();
+    try {
+      const stations = await call('GET /own/stations');
+      await keepStations(who, stations);
+      return stations;
+    } catch (thrown) {
+      const kept = thrown instanceof NoConnection ? await keptStations(who) : undefined;
+      if (!kept) throw thrown;
+      return kept;
+    }
+  },
+);
 
 // A sheet submitted a moment ago may still be on its way when the page opens.
 watch(waiting, (left) => {

@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import type { SheetRecord } from '@kritikos/contracts/marking';
-import { call } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 import { describeEvent } from './describeEvent.ts';
 import SheetReading from './SheetReading.vue';
 import WideTable from '../shell/WideTable.vue';
 
 const props = defineProps<{ sheet: string }>();
-const { data, error, reload } = useLoaded(() =>
-  call('GET /sheets/:sheet/record', { params: { sheet: props.sheet } }),
-);
+const { data, error, reload } = useReading('GET /sheets/:sheet/record', () => ({
+  params: { sheet: props.sheet },
+}));
 
 type Tap = SheetRecord['events'][number];
 const LATE = {

@@ -2,15 +2,15 @@
 import { counted } from '../shell/counted.ts';
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import { useExamination } from '../examinations/examinationStore.ts';
-import { call } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 
 const props = defineProps<{ candidate: string }>();
 const store = useExamination();
 const id = store.current?.id ?? '';
-const { data, error, reload } = useLoaded(() =>
-  call('GET /examinations/:examination/results/candidates/:candidate', {
+const { data, error, reload } = useReading(
+  'GET /examinations/:examination/results/candidates/:candidate',
+  () => ({
     params: { examination: id, candidate: props.candidate },
   }),
 );

@@ -5,8 +5,8 @@ import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import { reachesCut } from '@kritikos/core/standards/reachesCut';
 import { computed, ref } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
-import { call, linkTo } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { linkTo } from '../http/api.ts';
+import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
 
@@ -14,11 +14,10 @@ const PAGE = 200;
 const store = useExamination();
 const id = store.current?.id ?? '';
 const offset = ref(0);
-const { data, error, reload } = useLoaded(() =>
-  call('GET /examinations/:examination/results', {
-    params: { examination: id },
-    query: { limit: PAGE, offset: offset.value },
-  }),
+const { data, error, reload } = useReading(
+  'GET /examinations/:examination/results',
+  () => ({ params: { examination: id }, query: { limit: PAGE, offset: offset.value } }),
+  { keep: true },
 );
 const order = ref<'number' | 'mean' | 'outcome'>('number');
 const sorted = computed(() => {
@@ -32,9 +31,8 @@ const sorted = computed(() => {
     key(a) < key(b) ? -1 : key(a) > key(b) ? 1 : a.number - b.number,
   );
 });
-async function turn(by: number) {
+function turn(by: number) {
   offset.value = Math.max(0, offset.value + by * PAGE);
-  await reload();
 }
 
 const one = (x: number | null | undefined) => (x === null || x === undefined ? '–' : x.toFixed(1));

@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { counted } from '../shell/counted.ts';
 import { useExamination } from '../examinations/examinationStore.ts';
-import { call } from '../http/api.ts';
-import { useLoaded } from '../http/useLoaded.ts';
+import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
 
 const props = defineProps<{ decision: string }>();
 const store = useExamination();
 const home = `/examinations/${store.current?.id ?? ''}`;
-const { data, error, reload } = useLoaded(() =>
-  call('GET /decisions/:decision/rereading', { params: { decision: props.decision } }),
-);
+const { data, error, reload } = useReading('GET /decisions/:decision/rereading', () => ({
+  params: { decision: props.decision },
+}));
 const SIGNS = { pass: '● pass', fail: '▲ fail', incomplete: '◌ incomplete' };
 </script>
 

@@ -1,0 +1,62 @@
+import { useQuery, useQueryCache } from '@pinia/colada';
+import type { Address, Answer, Sent } from '@kritikos/contracts/api';
+import { computed } from 'vue';
+import type { ComputedRef } from 'vue';
+import { useSession } from '../accounts/session.ts';
+import { ask, messageOf } from './api.ts';
+
+export interface Reading<T> {
+  /** What was last read; `null` until something was. */
+  readonly data: ComputedRef<T | null>;
+  /** What went wrong with the last attempt; empty where nothing did. */
+  readonly error: ComputedRef<string>;
+  readonly reload: () => Promise<void>;
+  /** Takes what a change has answered with for what would be read now. */
+  readonly take: (now: T) => void;
+}
+
+/**
+ * Reads an address of the API while a page is open, through the one cache of the application: what
+ * was read before stands at once and is read again when it is stale, when the page is looked at
+ * again and when the network is back. A change of what is sent reads anew.
+ */
+export function useReading<A extends Address>(
+  address: A,
+  ...[sent, options]: Record<never, never> extends Sent<A>
+    ? [sent?: () => Sent<A>, options?: Options]
+    : [sent: () => Sent<A>, options?: Options]
+): Reading<Answer<A>> {
+  return useRead(
+    () => [address, JSON.stringify(sent?.() ?? null)],
+    () => ask(address, sent?.()),
+    options,
+  );
+}
+
+interface Options {
+  /** Leaves on the screen what was read before, until the next is there: for turning pages. */
+  readonly keep?: boolean;
+}
+
+/** The same for whatever is read by a way of its own. */
+export function useRead<T>(
+  name: () => string[],
+  load: () => Promise<T>,
+  { keep = false }: Options = {},
+): Reading<T> {
+  const session = useSession();
+  const cache = useQueryCache();
+  // What one person has read is not shown to the next who signs in here.
+  const key = () => [session.account?.id ?? 'nobody', ...name()];
+  const query = useQuery<T>({
+    key,
+    query: load,
+    ...(keep ? { placeholderData: (before: T | undefined) => before } : {}),
+  });
+  return {
+    data: computed(() => query.data.value ?? null),
+    error: computed(() => (query.error.value === null ? '' : messageOf(query.error.value))),
+    reload: async () => void (await query.refetch()),
+    take: (now) => cache.setQueryData(key(), now),
+  };
+}
