@@ -22,6 +22,10 @@ describe('Bland & Altman’s limits of agreement', () => {
     // Published interval of the bias: -22.0 to 17.8 l/min.
     expect(result?.bias.lower).toBeCloseTo(-22.0, 0);
     expect(result?.bias.upper).toBeCloseTo(17.8, 0);
+    // The error of a limit is root(3 / n) SD = 16.3 as published, t with 16 degrees of freedom 2.12.
+    const { estimate = NaN, lower = NaN, upper = NaN } = result?.lowerLimit ?? {};
+    expect((upper - lower) / 2).toBeCloseTo(2.12 * 16.3, 0);
+    expect((upper + lower) / 2).toBeCloseTo(estimate, 9);
   });
 
   it('warn of fewer than sixteen pairs', () => {

@@ -9,7 +9,11 @@ describe('percent agreement', () => {
     [7, 8, 0.4735, 0.9968],
     [8, 8, 0.6306, 1],
   ])('has the exact interval of %d in %d', (agreed, n, lower, upper) => {
-    const { lower: low, upper: high } = percentAgreement(
+    const {
+      lower: low,
+      upper: high,
+      standardError,
+    } = percentAgreement(
       fromCounts(
         [0, 1],
         [
@@ -20,6 +24,8 @@ describe('percent agreement', () => {
     );
     expect(low).toBeCloseTo(lower, 4);
     expect(high).toBeCloseTo(upper, 4);
+    const p = agreed / n;
+    expect(standardError).toBeCloseTo(Math.sqrt((p * (1 - p)) / n), 12);
   });
 
   it('leaves out and counts pairs with a missing mark', () => {
