@@ -51,7 +51,7 @@ watch(data, (spec) => spec && void show(spec));
   border-radius: 3px;
 }
 /* The viewer's own colours carry white words too faintly. */
-.viewer :deep(.opblock-summary-method) {
+.viewer :deep(.swagger-ui .opblock .opblock-summary-method) {
   color: #1b1a17;
   text-shadow: none;
 }
