@@ -11,25 +11,17 @@ import {
   pooledPairs,
   pooledTable,
 } from './sheetAgreement.ts';
+import { itemBase, markOn as mark } from '../scoring/testing/items.ts';
 
-const common = {
-  text: 'An act',
-  domain: 'technique',
-  weight: 1,
-  observability: 'seen',
-  criticality: 'none',
-  safety: false,
-  saidEarns: false,
-} as const;
-const done: ChecklistItem = { ...common, key: 'done', kind: 'done' };
+const done: ChecklistItem = { ...itemBase, key: 'done', kind: 'done' };
 const graded: ChecklistItem = {
-  ...common,
+  ...itemBase,
   key: 'graded',
   kind: 'graded',
   anchors: ['a', 'b', 'c', 'd'],
 };
 const measured: ChecklistItem = {
-  ...common,
+  ...itemBase,
   key: 'angle',
   kind: 'measured',
   unit: '°',
@@ -42,7 +34,7 @@ const measured: ChecklistItem = {
   maximum: 90,
 };
 const choice: ChecklistItem = {
-  ...common,
+  ...itemBase,
   key: 'result',
   kind: 'choice',
   answer: 'positive',
@@ -53,15 +45,6 @@ const choice: ChecklistItem = {
     { key: 'doubtful', label: 'Doubtful', call: 1 },
   ],
 };
-const mark = (item: string, value: number | string | null, more: Partial<Mark> = {}): Mark => ({
-  item,
-  value,
-  observation: 'observed',
-  manner: 'done',
-  prompted: false,
-  at: 0,
-  ...more,
-});
 const keys = (item: ChecklistItem) => categoriesOf(item).map(({ key }) => key);
 
 describe('the categories of an item', () => {

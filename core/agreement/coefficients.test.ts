@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import { seededChance } from '../numerics/random.ts';
 import { brennanPrediger, prepareBrennanPrediger } from './brennanPrediger.ts';
 import { noErrorNote } from './chanceCorrected.ts';
 import { cohenKappa, prepareCohenKappa } from './cohenKappa.ts';
@@ -14,21 +13,10 @@ import { lineariseNumerically } from './numericalPulls.ts';
 import { pairwiseAgreement, preparePairwiseAgreement } from './pairwiseAgreement.ts';
 import { prepareScottPi, scottPi } from './scottPi.ts';
 import { tally } from './tally.ts';
+import { gradedRatings as graded } from './testing/gradedRatings.ts';
 import type { Prepared, Tally } from './tally.ts';
 import { agreementWeights } from './weights.ts';
 
-/** Graded marks of several raters who mostly agree, some of them missing. */
-function graded(subjects: number, raters: number, seed: number, missing = 0): Tally {
-  const chance = seededChance(seed);
-  const marks = Array.from({ length: subjects }, () => {
-    const truth = chance.below(4);
-    return Array.from({ length: raters }, () => {
-      if (chance.uniform() < missing) return null;
-      return chance.uniform() < 0.7 ? truth : chance.below(4);
-    });
-  });
-  return tally({ raters, marks }, [0, 1, 2, 3]);
-}
 /** The error that the coefficient itself has when one counts differences: no formula at all. */
 function errorByDifferences(ratings: Tally, prepared: Prepared): number {
   const found = lineariseNumerically(ratings, prepared, -1);

@@ -20,21 +20,8 @@ import { categoriesOf, countMissing } from './ratings.ts';
 import { candidatesForIntraclass, candidatesForKappa } from './sampleSize.ts';
 import { prepareScottPi, scottPi } from './scottPi.ts';
 import { tally } from './tally.ts';
-import type { Tally } from './tally.ts';
+import { gradedRatings as graded } from './testing/gradedRatings.ts';
 import { agreementWeights } from './weights.ts';
-
-/** Graded marks of several raters who mostly agree, some of them missing. */
-function graded(subjects: number, raters: number, seed: number, missing = 0): Tally {
-  const chance = seededChance(seed);
-  const marks = Array.from({ length: subjects }, () => {
-    const truth = chance.below(4);
-    return Array.from({ length: raters }, () => {
-      if (chance.uniform() < missing) return null;
-      return chance.uniform() < 0.7 ? truth : chance.below(4);
-    });
-  });
-  return tally({ raters, marks }, [0, 1, 2, 3]);
-}
 
 describe('every coefficient of one set of ratings', () => {
   const settings = { level: 'ordinal', seed: 1 } as const;

@@ -4,23 +4,19 @@ import type { ChecklistItem } from '../scoring/checklist.ts';
 import { whyNotMarkable } from './checkMark.ts';
 import { afterEvent } from './sheetState.ts';
 import type { SheetEvent, SheetState } from './sheetState.ts';
-
-const common = {
-  key: 'item',
-  text: 'Does it',
-  domain: 'technique',
-  weight: 1,
-  observability: 'seen',
-  criticality: 'none',
-  safety: false,
-  saidEarns: false,
-} as const;
+import { itemBase } from '../scoring/testing/items.ts';
 
 describe('a value on an item', () => {
-  const done: ChecklistItem = { ...common, kind: 'done' };
-  const graded: ChecklistItem = { ...common, kind: 'graded', anchors: ['No', 'Half', 'Whole'] };
+  const done: ChecklistItem = { ...itemBase, key: 'item', kind: 'done' };
+  const graded: ChecklistItem = {
+    ...itemBase,
+    key: 'item',
+    kind: 'graded',
+    anchors: ['No', 'Half', 'Whole'],
+  };
   const measured: ChecklistItem = {
-    ...common,
+    ...itemBase,
+    key: 'item',
     kind: 'measured',
     unit: '°',
     lower: 20,
@@ -32,7 +28,8 @@ describe('a value on an item', () => {
     maximum: 150,
   };
   const choice: ChecklistItem = {
-    ...common,
+    ...itemBase,
+    key: 'item',
     kind: 'choice',
     answer: 'soft',
     options: [

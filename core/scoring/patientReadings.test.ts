@@ -2,17 +2,10 @@ import { describe, expect, it } from 'vitest';
 import type { ChecklistItem } from './checklist.ts';
 import { earnedShare } from './mark.ts';
 import { withReadings } from './patientReadings.ts';
+import { itemBase } from './testing/items.ts';
 
-const common = {
-  domain: 'technique',
-  weight: 1,
-  observability: 'seen',
-  criticality: 'none',
-  safety: false,
-  saidEarns: false,
-} as const;
 const gap: ChecklistItem = {
-  ...common,
+  ...itemBase,
   key: 'gap',
   text: 'Gap read',
   kind: 'measured',
@@ -25,7 +18,7 @@ const gap: ChecklistItem = {
   minimum: 0,
   maximum: 20,
 };
-const done: ChecklistItem = { ...common, key: 'done', text: 'Does it', kind: 'done' };
+const done: ChecklistItem = { ...itemBase, key: 'done', text: 'Does it', kind: 'done' };
 const share = (items: readonly ChecklistItem[], value: number) =>
   earnedShare(items[0] as ChecklistItem, {
     item: 'gap',

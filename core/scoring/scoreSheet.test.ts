@@ -3,20 +3,17 @@ import type { ChecklistItem } from './checklist.ts';
 import { callOf, distanceToBand, earnedShare } from './mark.ts';
 import type { Mark } from './mark.ts';
 import { scoreSheet } from './scoreSheet.ts';
+import { itemBase, markOn as mark } from './testing/items.ts';
 
-const base = {
-  text: 'An act',
-  domain: 'technique',
-  weight: 1,
-  observability: 'seen',
-  criticality: 'none',
-  safety: false,
-  saidEarns: false,
-} as const;
-const done: ChecklistItem = { ...base, key: 'done', kind: 'done' };
-const graded: ChecklistItem = { ...base, key: 'graded', kind: 'graded', anchors: ['0', '1', '2'] };
+const done: ChecklistItem = { ...itemBase, key: 'done', kind: 'done' };
+const graded: ChecklistItem = {
+  ...itemBase,
+  key: 'graded',
+  kind: 'graded',
+  anchors: ['0', '1', '2'],
+};
 const angle: ChecklistItem = {
-  ...base,
+  ...itemBase,
   key: 'angle',
   kind: 'measured',
   unit: '°',
@@ -29,7 +26,7 @@ const angle: ChecklistItem = {
   maximum: 135,
 };
 const result: ChecklistItem = {
-  ...base,
+  ...itemBase,
   key: 'result',
   kind: 'choice',
   options: [
@@ -39,15 +36,6 @@ const result: ChecklistItem = {
   ],
   answer: 'equivocal',
 };
-const mark = (item: string, value: number | string | null, more: Partial<Mark> = {}): Mark => ({
-  item,
-  value,
-  observation: 'observed',
-  manner: 'done',
-  prompted: false,
-  at: 0,
-  ...more,
-});
 
 describe('what a mark earns', () => {
   it('gives a graded item its share, capped below the top when prompted', () => {
