@@ -1,11 +1,17 @@
 import { z } from 'zod';
 import { id, isPrintable, text } from './primitives.ts';
 
-export const ROLES = ['lead', 'examiner'] as const;
+/** What somebody does here; one person may hold several. */
+export const ROLES = ['administrator', 'lead', 'examiner', 'judge'] as const;
 export const role = z.enum(ROLES);
 export type Role = z.infer<typeof role>;
 
-export const account = z.object({ id, email: z.string(), name: z.string(), role });
+export const account = z.object({
+  id,
+  email: z.string(),
+  name: z.string(),
+  roles: z.array(role),
+});
 export type Account = z.infer<typeof account>;
 
 const email = z.email('must be an e-mail address').max(254).toLowerCase();
@@ -29,7 +35,7 @@ export type PasswordChange = z.infer<typeof passwordChange>;
 export const session = z.object({
   account: account.nullable(),
   csrfToken: z.string(),
-  /** True on a fresh installation, where the first lead account is still to be made. */
-  needsFirstLead: z.boolean(),
+  /** True on a fresh installation, where the first account is still to be made. */
+  needsFirstAdministrator: z.boolean(),
 });
 export type Session = z.infer<typeof session>;

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { account, newAccount, passwordChange, session, signIn } from './accounts.ts';
+import { account, newAccount, passwordChange, ROLES, session, signIn } from './accounts.ts';
 import { agreementOverview, agreementTable, comparison } from './agreement.ts';
 import { trail, trailPage } from './audit.ts';
 import { briefing, confirmations } from './calibration.ts';
 import { checklistContent, checklistSummary, checklistVersion } from './checklists.ts';
-import type { Contract, Method, Params } from './contract.ts';
+import type { ByRight, Contract, Method, Owned, Params } from './contract.ts';
 import {
   candidatePage,
   countdownWarning,
@@ -30,9 +30,21 @@ import { id, key, nothing, page } from './primitives.ts';
 import { candidateReport, results } from './results.ts';
 import { decision, rereading, signOff, standardSettings, standardsPage } from './standards.ts';
 
-const LEAD = ['lead'] as const;
-const EXAMINER = ['examiner'] as const;
-const EITHER = ['lead', 'examiner'] as const;
+const SIGNED_IN = { roles: ROLES } as const;
+const ADMINISTRATOR = { roles: ['administrator'] } as const;
+const LEAD = { roles: ['lead'] } as const;
+const EXAMINER = { roles: ['examiner'] } as const;
+
+/** Whoever leads the examination that the thing is of. */
+const leads = (whose: Owned): ByRight => ({ roles: ['lead'], whose, may: ['lead'] });
+/** Whoever leads that examination, or may read it. */
+const reads = (whose: Owned): ByRight => ({ roles: ['lead'], whose, may: ['read'] });
+/** The examiner of the station or of the sheet. */
+const marks = (whose: 'station' | 'sheet'): ByRight => ({
+  roles: ['examiner'],
+  whose,
+  may: ['mark'],
+});
 
 /**
  * Every address of the API, in the order in which an examination is run: one contract a route, from
@@ -53,10 +65,10 @@ export const api = {
   },
   'DELETE /session': {
     says: 'Sign out',
-    access: EITHER,
+    access: SIGNED_IN,
     answers: nothing,
   },
-  'POST /accounts/first-lead': {
+  'POST /accounts/first-administrator': {
     says: 'Make the first account of an empty installation',
     access: 'anyone',
     body: newAccount,
@@ -75,7 +87,7 @@ export const api = {
   },
   'PUT /accounts/own/password': {
     says: 'Change the own password; every other session ends',
-    access: EITHER,
+    access: SIGNED_IN,
     body: passwordChange,
     answers: session,
   },
@@ -110,84 +122,84 @@ export const api = {
   },
   'GET /examinations/:examination': {
     says: 'One examination with its stations and how far it is',
-    access: LEAD,
+    access: reads('examination'),
     answers: examination,
   },
   'POST /examinations/:examination/stations': {
     says: 'Add a station, before marking is first opened',
-    access: LEAD,
+    access: leads('examination'),
     body: newStation,
     answers: examination,
   },
   'PATCH /stations/:station': {
     says: 'Change a station to another version of its checklist, before marking is first opened',
-    access: LEAD,
+    access: leads('station'),
     body: stationChange,
     answers: examination,
   },
   'PUT /stations/:station/readings': {
     says: 'Keep what was measured on this very simulated patient',
-    access: LEAD,
+    access: leads('station'),
     body: stationReadings,
     answers: examination,
   },
   'PUT /stations/:station/examiners': {
     says: 'Say who marks at a station, and how often',
-    access: LEAD,
+    access: leads('station'),
     body: stationExaminers,
     answers: examination,
   },
   'GET /examinations/:examination/candidates': {
     says: 'A page of the candidates',
-    access: LEAD,
+    access: reads('examination'),
     query: page,
     answers: candidatePage,
   },
   'POST /examinations/:examination/candidates/preview': {
     says: 'What a file of candidates would bring in, and what is wrong with it; nothing is kept',
-    access: LEAD,
+    access: leads('examination'),
     body: z.string(),
     takes: 'csv',
     answers: importPreview,
   },
   'POST /examinations/:examination/candidates': {
     says: 'Bring in a file of candidates, all of it or nothing',
-    access: LEAD,
+    access: leads('examination'),
     body: z.string(),
     takes: 'csv',
     answers: examination,
   },
   'POST /examinations/:examination/plan': {
     says: 'Plan who marks whom; sheets that are begun stay',
-    access: LEAD,
+    access: leads('examination'),
     answers: planned,
   },
   'PUT /examinations/:examination/warning': {
     says: 'Say how long before the end the clock warns',
-    access: LEAD,
+    access: leads('examination'),
     body: countdownWarning,
     answers: examination,
   },
   'PUT /examinations/:examination/marking': {
     says: 'Open or close marking',
-    access: LEAD,
+    access: leads('examination'),
     body: z.object({ open: z.boolean() }),
     answers: examination,
   },
 
   'GET /stations/:station/briefing': {
     says: 'What an examiner reads before marking at a station',
-    access: EITHER,
+    access: { roles: ['lead', 'examiner'], whose: 'station', may: ['read', 'mark'] },
     answers: briefing,
   },
   'POST /stations/:station/briefing/confirmation': {
     says: 'Say that the briefing has been read',
-    access: EXAMINER,
+    access: marks('station'),
     answers: briefing,
   },
   'GET /examinations/:examination/calibration': {
     says: 'Who has read which briefing',
-    access: LEAD,
+    access: reads('examination'),
     answers: confirmations,
   },
 
@@ -198,99 +210,99 @@ export const api = {
   },
   'GET /sheets/:sheet': {
     says: 'One of the examiner’s own sheets, with its checklist',
-    access: EXAMINER,
+    access: marks('sheet'),
     answers: sheet,
   },
   'POST /sheets/:sheet/events': {
     says: 'Record taps; each is answered for itself',
-    access: EXAMINER,
+    access: { ...marks('sheet'), asksItself: true },
     body: recordEvents,
     answers: recorded,
   },
   'GET /sheets/:sheet/record': {
     says: 'Everything that was tapped on a sheet',
-    access: LEAD,
+    access: reads('sheet'),
     answers: sheetRecord,
   },
   'GET /examinations/:examination/marking': {
     says: 'How far marking is, and which sheets want a look',
-    access: LEAD,
+    access: reads('examination'),
     answers: markingProgress,
   },
 
   'GET /examinations/:examination/agreement': {
     says: 'Where two examiners saw the same candidate, and how far they agree',
-    access: LEAD,
+    access: reads('examination'),
     answers: agreementOverview,
   },
   'GET /stations/:station/agreement/table': {
     says: 'The table behind a coefficient: of one item, or of the whole station',
-    access: LEAD,
+    access: reads('station'),
     query: z.object({ item: key.optional() }),
     answers: agreementTable,
   },
-  'GET /agreement/comparison': {
+  'GET /sheets/:sheet/comparison': {
     says: 'Two sheets of one candidate side by side',
-    access: LEAD,
-    query: z.object({ first: id, second: id }),
+    access: reads('sheet'),
+    query: z.object({ with: id }),
     answers: comparison,
   },
 
   'GET /examinations/:examination/standards': {
     says: 'What the standard is set from, the draft, and the decisions that were signed',
-    access: LEAD,
+    access: reads('examination'),
     answers: standardsPage,
   },
   'PUT /examinations/:examination/standards/draft': {
     says: 'Keep the draft of a standard',
-    access: LEAD,
+    access: leads('examination'),
     body: standardSettings,
     answers: standardSettings,
   },
   'POST /examinations/:examination/decisions': {
     says: 'Sign a decision; it is never changed, only followed by another',
-    access: LEAD,
+    access: leads('examination'),
     body: signOff,
     answers: decision,
   },
   'GET /decisions/:decision': {
     says: 'A signed decision',
-    access: LEAD,
+    access: reads('decision'),
     answers: decision,
   },
   'GET /decisions/:decision/rereading': {
     says: 'What a signed decision would say of the marks as they are today',
-    access: LEAD,
+    access: reads('decision'),
     answers: rereading,
   },
 
   'GET /examinations/:examination/results': {
     says: 'A page of the results',
-    access: LEAD,
+    access: reads('examination'),
     query: page,
     answers: results,
   },
   'GET /examinations/:examination/results.csv': {
     says: 'All results, for the spreadsheet',
-    access: LEAD,
+    access: reads('examination'),
     answers: 'csv',
   },
   'GET /examinations/:examination/results/candidates/:candidate': {
     says: 'What one candidate did, station by station, and why the outcome is what it is',
-    access: LEAD,
+    access: reads('examination'),
     answers: candidateReport,
   },
 
   'GET /audit': {
     says: 'Who did what and when, a page of it',
-    access: LEAD,
+    access: ADMINISTRATOR,
     query: trailPage,
     answers: trail,
   },
 
   'GET /openapi.json': {
     says: 'This description of the API (OpenAPI 3.1)',
-    access: EITHER,
+    access: SIGNED_IN,
     answers: z.looseObject({ openapi: z.string(), paths: z.record(z.string(), z.unknown()) }),
   },
 } as const satisfies Readonly<Record<`${Method} /${string}`, Contract>>;

@@ -1,8 +1,30 @@
 import type { z } from 'zod';
 import type { Role } from './accounts.ts';
 
-/** Who may call a route: anyone at all, or the roles named. There is no default. */
-export type Access = 'anyone' | readonly Role[];
+/** What belongs to somebody. The path of an address names it by this word. */
+export type Owned = 'examination' | 'station' | 'sheet' | 'decision';
+
+/** What somebody may do with a thing: lead or read the examination it is of, or mark it. */
+export type Right = 'lead' | 'read' | 'mark';
+
+/** Anybody who holds one of the roles. */
+export interface ByRole {
+  readonly roles: readonly Role[];
+}
+
+/** Whoever holds one of the roles and, for the thing that the path names, one of the rights. */
+export interface ByRight extends ByRole {
+  readonly whose: Owned;
+  readonly may: readonly Right[];
+  /**
+   * The statement that does the work asks for the right itself, and the server does not ask before:
+   * marking waits for no second question.
+   */
+  readonly asksItself?: true;
+}
+
+/** Who may call a route: anyone at all, or whoever holds a role and a right. There is no default. */
+export type Access = 'anyone' | ByRole | ByRight;
 
 /** What is agreed of one route; its method and path are the key under which it stands in `api`. */
 export interface Contract {

@@ -85,7 +85,7 @@ export const SCENES: readonly Scene[] = [
     }),
   ),
   onPhone(nobody('no such page', '/nowhere', 'There is no such page')),
-  scene('first')('first account', '/first-lead', 'Make the first account'),
+  scene('first')('first account', '/first-administrator', 'Make the first account'),
   lead('examinations', '/examinations', 'Examinations'),
   lead('new examination', '/examinations', 'Examinations', async (page, context) => {
     await button(page, 'New examination').click();

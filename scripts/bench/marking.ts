@@ -1,4 +1,4 @@
-import { createAccount, createFirstLead } from '../../server/accounts/service.ts';
+import { createAccount, createFirstAdministrator } from '../../server/accounts/service.ts';
 import { newestVersions } from '../../server/checklists/repository.ts';
 import { offerCatalogue } from '../../server/checklists/service.ts';
 import { prepareDatabase } from '../../server/db/database.ts';
@@ -65,7 +65,7 @@ export async function benchMarking(): Promise<void> {
 async function prepareBench(url: string): Promise<string[]> {
   const db = await prepareDatabase(url);
   await offerCatalogue(db);
-  const lead = await createFirstLead(db, {
+  const lead = await createFirstAdministrator(db, {
     email: 'lead@bench.example',
     name: 'Lead',
     password: PASSWORD,
@@ -106,13 +106,18 @@ let passwordHash = '';
 async function copyAccount(db: Database, email: string): Promise<string> {
   if (passwordHash === '') {
     const person = { email, name: 'Examiner', password: PASSWORD };
-    const { id } = await createAccount(db, person, 'examiner', null);
+    const { id } = await createAccount(db, person, ['examiner'], null);
     passwordHash = (await db('account').where({ id }).first('password_hash')).password_hash;
     return id;
   }
   const id = newId();
-  const role = 'examiner';
-  await db('account').insert({ id, email, name: 'Examiner', role, password_hash: passwordHash });
+  await db('account').insert({
+    id,
+    email,
+    name: 'Examiner',
+    roles: ['examiner'],
+    password_hash: passwordHash,
+  });
   return id;
 }
 

@@ -76,7 +76,7 @@ async function run(): Promise<void> {
   const whoCalls = ({ access }: Route, turn: number): Person => {
     const anybody = people[turn % people.length] as Person;
     if (access === 'anyone' || turn % 8 === 0) return anybody;
-    return access.includes('lead') ? lead : (examiners[turn % 2] as Person);
+    return access.roles.includes('lead') ? lead : (examiners[turn % 2] as Person);
   };
   const statuses = new Map<number, number>();
   const faults: string[] = [];

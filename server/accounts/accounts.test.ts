@@ -192,12 +192,12 @@ describe('the first lead account', () => {
 
   it('can be made once, and only once', async () => {
     const session = await empty.anyone.call('GET', '/session');
-    expect(session.body).toMatchObject({ account: null, needsFirstLead: true });
+    expect(session.body).toMatchObject({ account: null, needsFirstAdministrator: true });
     const both = await Promise.all([
-      empty.agent().post('/api/accounts/first-lead').send(person),
+      empty.agent().post('/api/accounts/first-administrator').send(person),
       empty
         .agent()
-        .post('/api/accounts/first-lead')
+        .post('/api/accounts/first-administrator')
         .send({ ...person, email: 'b@orrinmouth.example' }),
     ]);
     expect(both.map((r) => r.status).sort()).toEqual([200, 409]);
@@ -207,13 +207,13 @@ describe('the first lead account', () => {
   it('costs no more than looking once there is one: even a weak password is not looked at', async () => {
     const response = await empty
       .agent()
-      .post('/api/accounts/first-lead')
+      .post('/api/accounts/first-administrator')
       .send({ ...person, password: 'password1234' });
     expect(response.status).toBe(409);
   });
 
   it('needs a password worth the name', async () => {
-    const response = await empty.anyone.call('POST', '/accounts/first-lead', {
+    const response = await empty.anyone.call('POST', '/accounts/first-administrator', {
       ...person,
       password: 'short',
     });

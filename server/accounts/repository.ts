@@ -1,7 +1,7 @@
 import type { Account, Role } from '@kritikos/contracts/accounts';
 import type { Database } from '../db/database.ts';
 
-const columns = ['id', 'email', 'name', 'role'] as const;
+const columns = ['id', 'email', 'name', 'roles'] as const;
 
 export async function findAccount(db: Database, id: string): Promise<Account | undefined> {
   return db('account')
@@ -23,9 +23,11 @@ export async function passwordHashOf(db: Database, id: string): Promise<string> 
   return row.password_hash as string;
 }
 
-export async function listAccounts(db: Database, role: Role): Promise<Account[]> {
+/** Everybody who holds the role and may sign in. */
+export async function accountsWith(db: Database, role: Role): Promise<Account[]> {
   return db('account')
-    .where({ role, disabled_at: null })
+    .where({ disabled_at: null })
+    .whereRaw('? = any(roles)', [role])
     .orderBy('name')
     .select(...columns);
 }

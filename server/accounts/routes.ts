@@ -4,7 +4,7 @@ import type { Database } from '../db/database.ts';
 import { HttpProblem } from '../http/problems.ts';
 import { route } from '../http/route.ts';
 import { csrf } from '../http/session.ts';
-import { hasAnyAccount, listAccounts } from './repository.ts';
+import { hasAnyAccount, accountsWith } from './repository.ts';
 import * as service from './service.ts';
 
 export const accountRoutes = [
@@ -28,12 +28,12 @@ export const accountRoutes = [
     response.clearCookie('kritikos.sid');
     return null;
   }),
-  route('POST /accounts/first-lead', async ({ db, body, request }) =>
-    begin(db, request, await service.createFirstLead(db, body)),
+  route('POST /accounts/first-administrator', async ({ db, body, request }) =>
+    begin(db, request, await service.createFirstAdministrator(db, body)),
   ),
-  route('GET /accounts/examiners', ({ db }) => listAccounts(db, 'examiner')),
+  route('GET /accounts/examiners', ({ db }) => accountsWith(db, 'examiner')),
   route('POST /accounts/examiners', ({ db, body, account: lead }) =>
-    service.createAccount(db, body, 'examiner', lead),
+    service.createAccount(db, body, ['examiner'], lead),
   ),
   route('PUT /accounts/own/password', async ({ db, body, account: own, request }) => {
     await service.changePassword(db, own, body);
@@ -54,6 +54,6 @@ async function present(db: Database, request: Request, signedIn: Account | null)
   return {
     account: signedIn,
     csrfToken: signedIn ? csrf.generateToken(request) : '',
-    needsFirstLead: signedIn === null && !(await hasAnyAccount(db)),
+    needsFirstAdministrator: signedIn === null && !(await hasAnyAccount(db)),
   };
 }

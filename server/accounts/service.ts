@@ -36,13 +36,13 @@ export async function signIn(db: Database, attempt: SignIn, address: string): Pr
       401,
       'bad-credentials',
       'E-mail and password do not match',
-      'Check both and try again. A lead can set a new password for an examiner.',
+      'Check both and try again. An administrator can send you a link for a new password.',
     );
   }
   await takeBack();
-  const { id, email, name, role } = found;
+  const { id, email, name, roles } = found;
   await recordAction(db, { accountId: id, action: 'signed in', subject: id, detail: { address } });
-  return { id, email, name, role };
+  return { id, email, name, roles };
 }
 
 export async function signOut(db: Database, account: Account): Promise<void> {
@@ -58,8 +58,11 @@ async function refuseEasyPassword(
   if (why) throw invalid([{ pointer: `/${field}`, detail: why }]);
 }
 
-/** Makes the very first account, a lead. Works once, on an empty installation. */
-export async function createFirstLead(db: Database, person: NewAccount): Promise<Account> {
+/**
+ * Makes the very first account: an administrator, who may lead examinations too. Works once, on an
+ * empty installation.
+ */
+export async function createFirstAdministrator(db: Database, person: NewAccount): Promise<Account> {
   // Once there is somebody, asking again costs no more than looking.
   if (await accounts.hasAnyAccount(db)) throw madeAlready();
   await refuseEasyPassword(person.password, 'password', person);
@@ -67,7 +70,7 @@ export async function createFirstLead(db: Database, person: NewAccount): Promise
   return db.transaction(async (trx) => {
     await trx.raw('lock table account in share row exclusive mode');
     if (await accounts.hasAnyAccount(trx)) throw madeAlready();
-    return store(trx, person, 'lead', passwordHash, null);
+    return store(trx, person, ['administrator', 'lead'], passwordHash, null);
   });
 }
 
@@ -82,7 +85,7 @@ function madeAlready(): HttpProblem {
 export async function createAccount(
   db: Database,
   person: NewAccount,
-  role: Role,
+  roles: Role[],
   by: Account | null,
 ): Promise<Account> {
   if (await accounts.findCredentials(db, person.email)) {
@@ -90,17 +93,17 @@ export async function createAccount(
   }
   await refuseEasyPassword(person.password, 'password', person);
   const passwordHash = await hash(person.password, ARGON2ID);
-  return db.transaction((trx) => store(trx, person, role, passwordHash, by?.id ?? null));
+  return db.transaction((trx) => store(trx, person, roles, passwordHash, by?.id ?? null));
 }
 
 async function store(
   db: Database,
   person: NewAccount,
-  role: Role,
+  roles: Role[],
   passwordHash: string,
   by: string | null,
 ): Promise<Account> {
-  const account = { id: newId(), email: person.email, name: person.name, role };
+  const account = { id: newId(), email: person.email, name: person.name, roles };
   await accounts.insertAccount(db, { ...account, passwordHash });
   await recordAction(db, { accountId: by, action: 'account created', subject: account.id });
   return account;

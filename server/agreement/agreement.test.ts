@@ -71,7 +71,7 @@ describe('a coefficient of agreement', () => {
     const own = pairs.filter((p) => p.candidateNumber === number);
     const [first, second] = [own[0]?.firstSheet ?? '', own[0]?.secondSheet ?? ''];
     const { differing, ...sheets }: Comparison = (
-      await lead.call('GET', `/agreement/comparison?first=${first}&second=${second}`).expect(200)
+      await lead.call('GET', `/sheets/${first}/comparison?with=${second}`).expect(200)
     ).body;
     expect(sheets.first.candidateNumber).toBe(number);
     expect(sheets.first.examiner).not.toBe(sheets.second.examiner);
@@ -98,13 +98,11 @@ describe('what cannot be compared', () => {
     const [b] = (await tableOf(other?.stationId ?? '')).pairs;
     const mixed = await lead.call(
       'GET',
-      `/agreement/comparison?first=${a?.firstSheet}&second=${b?.firstSheet}`,
+      `/sheets/${a?.firstSheet}/comparison?with=${b?.firstSheet}`,
     );
     expect(mixed.status).toBe(422);
     expect(mixed.body.title).toMatch(/not of one candidate at one station/);
-    await lead
-      .call('GET', `/agreement/comparison?first=${a?.firstSheet}&second=${newId()}`)
-      .expect(404);
+    await lead.call('GET', `/sheets/${a?.firstSheet}/comparison?with=${newId()}`).expect(404);
     await lead
       .call('GET', `/stations/${one?.stationId}/agreement/table?item=no-such-item`)
       .expect(404);

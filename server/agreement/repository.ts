@@ -1,5 +1,6 @@
 import type { Mark } from '@kritikos/core/scoring/mark';
 import type { Database } from '../db/database.ts';
+import { readBy } from '../examinations/leads.ts';
 
 export interface PairRow {
   stationId: string;
@@ -22,6 +23,7 @@ export interface PairRow {
 export async function submittedPairs(
   db: Database,
   where: { examinationId: string } | { stationId: string },
+  viewer: string,
 ): Promise<PairRow[]> {
   const [column, value] =
     'stationId' in where ? ['s.id', where.stationId] : ['s.examination_id', where.examinationId];
@@ -35,7 +37,7 @@ export async function submittedPairs(
          join candidate c on c.id = h.candidate_id
          join account a on a.id = h.examiner_id
          left join station_examiner x on x.station_id = h.station_id and x.account_id = h.examiner_id
-       where h.submitted_at is not null and ${column} = ?)
+       where h.submitted_at is not null and ${column} = :of and ${readBy('s.examination_id')})
      select f.station_id as "stationId", f.number as "candidateNumber",
        f.checklist_version_id as "checklistVersionId",
        f.id as "firstSheet", g.id as "secondSheet", f.examiner as "firstExaminer",
@@ -45,7 +47,7 @@ export async function submittedPairs(
        and g.checklist_version_id = f.checklist_version_id
      where f.place = 1 and g.place = 2
      order by f.station_id, f.number`,
-    [value],
+    { of: value, viewer },
   );
   return rows;
 }
@@ -54,19 +56,15 @@ export async function submittedPairs(
 export async function marksOf(
   db: Database,
   sheetIds: readonly string[],
+  viewer: string,
 ): Promise<Map<string, Mark[]>> {
-  const rows = await db('sheet_mark')
-    .whereRaw('sheet_id = any(?::uuid[])', [[...sheetIds]])
-    .select(
-      'sheet_id',
-      'item',
-      'number_value',
-      'choice_value',
-      'observation',
-      'manner',
-      'prompted',
-      'at',
-    );
+  const { rows } = await db.raw(
+    `select m.* from sheet_mark m
+       join sheet h on h.id = m.sheet_id
+       join station s on s.id = h.station_id
+     where m.sheet_id = any(:sheets::uuid[]) and ${readBy('s.examination_id')}`,
+    { sheets: [...sheetIds], viewer },
+  );
   const bySheet = new Map<string, Mark[]>(sheetIds.map((id) => [id, []]));
   for (const row of rows) {
     bySheet.get(row.sheet_id)?.push({

@@ -2,13 +2,13 @@ import { route } from '../http/route.ts';
 import * as service from './service.ts';
 
 export const agreementRoutes = [
-  route('GET /examinations/:examination/agreement', ({ db, params }) =>
-    service.describeAgreement(db, params.examination),
+  route('GET /examinations/:examination/agreement', ({ db, params, account }) =>
+    service.describeAgreement(db, params.examination, account),
   ),
-  route('GET /stations/:station/agreement/table', ({ db, params, query }) =>
-    service.tableBehind(db, params.station, query.item),
+  route('GET /stations/:station/agreement/table', ({ db, params, query, account }) =>
+    service.tableBehind(db, params.station, query.item, account),
   ),
-  route('GET /agreement/comparison', ({ db, query }) =>
-    service.compareSheets(db, query.first, query.second),
+  route('GET /sheets/:sheet/comparison', ({ db, params, query, account }) =>
+    service.compareSheets(db, params.sheet, query.with, account),
   ),
 ];

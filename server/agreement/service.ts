@@ -1,3 +1,4 @@
+import type { Account } from '@kritikos/contracts/accounts';
 import type {
   AgreementOverview,
   AgreementTable,
@@ -31,15 +32,16 @@ import type { PairRow } from './repository.ts';
 export async function describeAgreement(
   db: Database,
   examinationId: string,
+  viewer: Account,
 ): Promise<AgreementOverview> {
-  await requireExamination(db, examinationId);
-  const stations = await listStations(db, examinationId);
-  const rows = await submittedPairs(db, { examinationId });
-  const { pairs: planned } = await cycleCounts(db, examinationId);
+  await requireExamination(db, examinationId, viewer);
+  const stations = await listStations(db, examinationId, viewer.id);
+  const rows = await submittedPairs(db, { examinationId }, viewer.id);
+  const { pairs: planned } = await cycleCounts(db, examinationId, viewer.id);
   const described: StationAgreement[] = [];
   for (const station of stations) {
     const own = rows.filter((row) => row.stationId === station.id);
-    described.push(await describeStation(db, station, own));
+    described.push(await describeStation(db, station, own, viewer));
   }
   return { doubleMarked: rows.length, planned, stations: described };
 }
@@ -48,10 +50,11 @@ async function describeStation(
   db: Database,
   station: Station,
   rows: readonly PairRow[],
+  viewer: Account,
 ): Promise<StationAgreement> {
   const { content } = await findChecklistVersion(db, station.checklistVersionId);
   const items = withReadings(content.items, station.patientReadings);
-  const pairs = await sheetPairs(db, rows);
+  const pairs = await sheetPairs(db, rows, viewer);
   return {
     stationId: station.id,
     position: station.position,
@@ -77,16 +80,19 @@ export async function tableBehind(
   db: Database,
   stationId: string,
   itemKey: string | undefined,
+  viewer: Account,
 ): Promise<AgreementTable> {
-  const station = await requireStation(db, stationId);
-  const own = (await listStations(db, station.examinationId)).find((s) => s.id === stationId);
+  const station = await requireStation(db, stationId, viewer);
+  const own = (await listStations(db, station.examinationId, viewer.id)).find(
+    (s) => s.id === stationId,
+  );
   if (!own) throw notFound('station');
   const { content } = await findChecklistVersion(db, own.checklistVersionId);
   const items = withReadings(content.items, own.patientReadings);
   const item = items.find((i) => i.key === itemKey);
   if (itemKey !== undefined && !item) throw notFound('item on this checklist');
-  const rows = await submittedPairs(db, { stationId });
-  const pairs = await sheetPairs(db, rows);
+  const rows = await submittedPairs(db, { stationId }, viewer.id);
+  const pairs = await sheetPairs(db, rows, viewer);
   const marks = item ? itemPairs(item, pairs) : pooledPairs(items, pairs);
   const categories = item ? categoriesOf(item) : POOLED;
   const table = item ? itemTable(item, marks) : pooledTable(marks);
@@ -124,8 +130,10 @@ export async function compareSheets(
   db: Database,
   firstId: string,
   secondId: string,
+  viewer: Account,
 ): Promise<Comparison> {
-  const read = async (trx: Database, id: string) => describeSheet(trx, await requireSheet(trx, id));
+  const read = async (trx: Database, id: string) =>
+    describeSheet(trx, await requireSheet(trx, id, viewer));
   const [first, second] = await inSnapshot(db, async (trx) => [
     await read(trx, firstId),
     await read(trx, secondId),
@@ -143,10 +151,15 @@ export async function compareSheets(
   return { first, second, differing };
 }
 
-async function sheetPairs(db: Database, rows: readonly PairRow[]): Promise<SheetPair[]> {
+async function sheetPairs(
+  db: Database,
+  rows: readonly PairRow[],
+  viewer: Account,
+): Promise<SheetPair[]> {
   const marks = await marksOf(
     db,
     rows.flatMap((row) => [row.firstSheet, row.secondSheet]),
+    viewer.id,
   );
   return rows.map((row) => ({
     first: {

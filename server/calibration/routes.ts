@@ -1,4 +1,3 @@
-import { requireExamination } from '../examinations/service.ts';
 import { route } from '../http/route.ts';
 import * as service from './service.ts';
 
@@ -9,8 +8,7 @@ export const calibrationRoutes = [
   route('POST /stations/:station/briefing/confirmation', ({ db, params, account }) =>
     service.confirmBriefing(db, params.station, account),
   ),
-  route('GET /examinations/:examination/calibration', async ({ db, params }) => {
-    await requireExamination(db, params.examination);
-    return service.whoConfirmed(db, params.examination);
-  }),
+  route('GET /examinations/:examination/calibration', ({ db, params, account }) =>
+    service.whoConfirmed(db, params.examination, account),
+  ),
 ];

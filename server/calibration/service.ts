@@ -3,7 +3,8 @@ import type { Briefing, Confirmations } from '@kritikos/contracts/calibration';
 import { recordAction } from '../audit/repository.ts';
 import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
-import { notAllowed, notFound } from '../http/problems.ts';
+import { requireExamination } from '../examinations/service.ts';
+import { notFound } from '../http/problems.ts';
 import * as calibration from './repository.ts';
 
 /** What an examiner reads before the day: the checklist, the accepted variants, the stop rule. */
@@ -14,9 +15,6 @@ export async function readBriefing(
 ): Promise<Briefing> {
   const station = await calibration.findBriefing(db, stationId, reader.id);
   if (!station) throw notFound('station');
-  if (reader.role === 'examiner' && !station.assigned) {
-    throw notAllowed('You are not an examiner at this station.');
-  }
   return {
     stationId,
     title: station.title,
@@ -44,6 +42,11 @@ export async function confirmBriefing(
   return readBriefing(db, stationId, examiner);
 }
 
-export async function whoConfirmed(db: Database, examinationId: string): Promise<Confirmations> {
-  return calibration.listConfirmations(db, examinationId);
+export async function whoConfirmed(
+  db: Database,
+  examinationId: string,
+  viewer: Account,
+): Promise<Confirmations> {
+  await requireExamination(db, examinationId, viewer);
+  return calibration.listConfirmations(db, examinationId, viewer.id);
 }

@@ -36,6 +36,26 @@ describe('a database of the first schema, brought up to date', () => {
     expect(await countOf(table)).toBeGreaterThanOrEqual(counted);
   });
 
+  it('makes its leads administrators who lead every examination that there is', async () => {
+    const { rows } = await server.db.raw(
+      `select a.email, a.roles, e.id as examination, l.may from account a cross join examination e
+         left join examination_lead l on l.account_id = a.id and l.examination_id = e.id`,
+    );
+    const leads = rowsInDump('account').filter((line) => line.includes(`'lead'`));
+    const led = rows.filter((row: { may: string | null }) => row.may === 'lead');
+    expect(led).toHaveLength(leads.length * rowsInDump('examination').length);
+    for (const { email, roles } of led) {
+      expect(roles).toEqual(['administrator', 'lead']);
+      expect(leads.join()).toContain(email);
+    }
+    const examiners = rows.filter((row: { may: string | null }) => row.may === null);
+    expect(examiners.map((row: { roles: string[] }) => row.roles)).toEqual(
+      rowsInDump('account')
+        .slice(leads.length)
+        .map(() => ['examiner']),
+    );
+  });
+
   it('keeps every mark as it stood, letter by letter', async () => {
     const { rows } = await server.db.raw(
       `select sheet_id || ' ' || item || ' ' || coalesce(number_value::text, choice_value, '-') || ' '

@@ -74,7 +74,7 @@ describe('the demo examination', () => {
     expect(apart.length).toBeGreaterThanOrEqual(4);
     const { firstSheet, secondSheet } = apart[0] ?? {};
     const comparison = (
-      await lead.call('GET', `/agreement/comparison?first=${firstSheet}&second=${secondSheet}`)
+      await lead.call('GET', `/sheets/${firstSheet}/comparison?with=${secondSheet}`)
     ).body;
     expect(comparison.differing).toContain(item);
     const whole: AgreementTable = (
@@ -90,7 +90,7 @@ describe('the demo examination', () => {
       .distinct('candidate_id')
       .select('id')
       .limit(2);
-    await lead.call('GET', `/agreement/comparison?first=${a.id}&second=${b.id}`).expect(422);
+    await lead.call('GET', `/sheets/${a.id}/comparison?with=${b.id}`).expect(422);
   });
 
   it('shows the sheet with missing marks and the interrupted station', async () => {

@@ -4,7 +4,7 @@ import type { EventBody, MarkEvent } from '@kritikos/contracts/marking';
 import { seededChance } from '@kritikos/core/numerics/random';
 import { newestVersions } from '../checklists/repository.ts';
 import { findChecklistVersion } from '../checklists/service.ts';
-import { createAccount, createFirstLead } from '../accounts/service.ts';
+import { createAccount, createFirstAdministrator } from '../accounts/service.ts';
 import { hasAnyAccount } from '../accounts/repository.ts';
 import { confirmBriefing } from '../calibration/service.ts';
 import type { Database } from '../db/database.ts';
@@ -52,11 +52,11 @@ const STATIONS = [
 /** Loads the scenario into an empty database; leaves a database with people in it alone. */
 export async function loadDemo(db: Database): Promise<boolean> {
   if (await hasAnyAccount(db)) return false;
-  const lead = await createFirstLead(db, { ...LEAD, password: DEMO_PASSWORD });
+  const lead = await createFirstAdministrator(db, { ...LEAD, password: DEMO_PASSWORD });
   const examiners: Account[] = [];
   for (const person of EXAMINERS) {
     examiners.push(
-      await createAccount(db, { ...person, password: DEMO_PASSWORD }, 'examiner', lead),
+      await createAccount(db, { ...person, password: DEMO_PASSWORD }, ['examiner'], lead),
     );
   }
   const examination = await prepare(db, lead, examiners);
@@ -105,7 +105,7 @@ async function prepare(
     (name, i) => `${i + 1},${name},${i % 2 === 0 ? 'Green' : 'White'}`,
   );
   await importCandidates(db, id, ['number,name,circuit', ...rows].join('\n'), lead);
-  const { stationList } = await examinations.describeExamination(db, id);
+  const { stationList } = await examinations.describeExamination(db, id, lead);
   for (const [i, station] of stationList.entries()) {
     const first = examiners[i] as Account;
     const second = examiners[i < 2 ? 4 : 5] as Account;

@@ -63,7 +63,7 @@ describe('the description of the API', () => {
   });
 
   it('describes a body down to its bounds: a password has twelve characters or more', () => {
-    const { schema } = operationAt('POST /accounts/first-lead')?.requestBody?.content[
+    const { schema } = operationAt('POST /accounts/first-administrator')?.requestBody?.content[
       'application/json'
     ] as { schema: { properties: { password: { minLength: number } }; required: string[] } };
     expect(schema.properties.password.minLength).toBe(12);

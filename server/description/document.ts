@@ -1,6 +1,6 @@
 import { api } from '@kritikos/contracts/api';
 import type { Address } from '@kritikos/contracts/api';
-import type { Contract } from '@kritikos/contracts/contract';
+import type { ByRight, ByRole, Contract, Right } from '@kritikos/contracts/contract';
 import { id } from '@kritikos/contracts/primitives';
 import { problem } from '@kritikos/contracts/problem';
 import { z } from 'zod';
@@ -52,6 +52,18 @@ export function describeApi() {
   return { ...document, paths: { ...described } };
 }
 
+const RIGHTS: Readonly<Record<Right, string>> = {
+  lead: 'lead the examination',
+  read: 'lead or may read the examination',
+  mark: 'are its examiner',
+};
+
+function whoMay(access: ByRole | ByRight): string {
+  const role = `For the role ${access.roles.join(' or ')}`;
+  if (!('whose' in access)) return `${role}.`;
+  return `${role}, of those who ${access.may.map((right) => RIGHTS[right]).join(' or ')}.`;
+}
+
 function operation(
   address: Address,
   method: string,
@@ -66,9 +78,7 @@ function operation(
     operationId: address.replace(/[^A-Za-z0-9]+/g, '-').toLowerCase(),
     summary: says,
     tags: [path.split('/')[1] ?? ''],
-    ...(access === 'anyone'
-      ? { security: [] }
-      : { description: `For the role ${access.join(' or ')}.` }),
+    ...(access === 'anyone' ? { security: [] } : { description: whoMay(access) }),
     requestParams: {
       ...(names.length > 0 ? { path: own } : {}),
       ...(query ? { query } : {}),

@@ -6,16 +6,17 @@ import { newId } from '../http/newId.ts';
 import { invalid } from '../http/problems.ts';
 import { readCandidates } from '../jobs/pool.ts';
 import * as examinations from './repository.ts';
-import { describeExamination, requireExamination } from './service.ts';
+import { describeExamination, holdExamination, requireExamination } from './service.ts';
 
 /** Reads a candidate list and says what would happen; nothing is saved. */
 export async function previewCandidates(
   db: Database,
   examinationId: string,
   content: string,
+  lead: Account,
 ): Promise<ImportPreview> {
-  await requireExamination(db, examinationId);
-  const numbers = await examinations.candidateNumbers(db, examinationId);
+  await requireExamination(db, examinationId, lead);
+  const numbers = await examinations.candidateNumbers(db, examinationId, lead.id);
   return readCandidates({ content, taken: numbers.map((c) => c.number) });
 }
 
@@ -26,12 +27,12 @@ export async function importCandidates(
   content: string,
   lead: Account,
 ): Promise<Examination> {
-  const { rows, errors } = await previewCandidates(db, examinationId, content);
+  const { rows, errors } = await previewCandidates(db, examinationId, content, lead);
   refuseBadCells(errors);
   await db.transaction(async (trx) => {
-    await examinations.lockExamination(trx, examinationId);
+    await holdExamination(trx, examinationId, lead);
     // The list was read before anything was held; another import may have come in between.
-    const taken = await examinations.candidateNumbers(trx, examinationId);
+    const taken = await examinations.candidateNumbers(trx, examinationId, lead.id);
     const numbers = new Set(taken.map((c) => c.number));
     refuseBadCells(
       rows.flatMap(({ number }, i) =>
@@ -55,7 +56,7 @@ export async function importCandidates(
       detail: { candidates: rows.length },
     });
   });
-  return describeExamination(db, examinationId);
+  return describeExamination(db, examinationId, lead);
 }
 
 function refuseBadCells(errors: readonly CellError[]): void {

@@ -23,9 +23,9 @@ export async function planSheets(
   lead: Account,
 ): Promise<Planned> {
   return db.transaction(async (trx) => {
-    await holdExamination(trx, examinationId);
-    const stations = await examinations.listStations(trx, examinationId);
-    const candidates = await examinations.candidateNumbers(trx, examinationId);
+    await holdExamination(trx, examinationId, lead);
+    const stations = await examinations.listStations(trx, examinationId, lead.id);
+    const candidates = await examinations.candidateNumbers(trx, examinationId, lead.id);
     const unstaffed = stations.filter((s) => s.examiners.length === 0).map((s) => s.position);
     if (stations.length === 0 || candidates.length === 0 || unstaffed.length > 0) {
       throw conflict(

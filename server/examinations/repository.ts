@@ -6,6 +6,7 @@ import type {
   Station,
 } from '@kritikos/contracts/examinations';
 import type { Database } from '../db/database.ts';
+import { ledBy, readBy } from './leads.ts';
 
 const SUMMARY = `
   select e.id, e.title, e.school, e.cohort, e.held_on as "heldOn", e.zone,
@@ -18,8 +19,15 @@ const SUMMARY = `
       where s.examination_id = e.id and h.submitted_at is not null) as submitted
   from examination e`;
 
-export async function listExaminations(db: Database): Promise<ExaminationSummary[]> {
-  const { rows } = await db.raw(`${SUMMARY} order by e.held_on desc, e.id desc limit 200`);
+/** The examinations that somebody leads or may read, the newest first. */
+export async function listExaminations(
+  db: Database,
+  viewer: string,
+): Promise<ExaminationSummary[]> {
+  const { rows } = await db.raw(
+    `${SUMMARY} where ${readBy('e.id')} order by e.held_on desc, e.id desc limit 200`,
+    { viewer },
+  );
   return rows.map(summaryOf);
 }
 
@@ -28,8 +36,12 @@ export type StoredExamination = Omit<Examination, 'progress' | 'stationList'>;
 export async function findExamination(
   db: Database,
   id: string,
+  viewer: string,
 ): Promise<StoredExamination | undefined> {
-  const { rows } = await db.raw(`${SUMMARY} where e.id = ?`, [id]);
+  const { rows } = await db.raw(`${SUMMARY} where e.id = :id and ${readBy('e.id')}`, {
+    id,
+    viewer,
+  });
   const row = rows[0];
   return (
     row && {
@@ -46,6 +58,7 @@ function summaryOf(row: ExaminationSummary): ExaminationSummary {
   return { id, title, school, cohort, heldOn, zone, candidates, stations, sheets, submitted };
 }
 
+/** Makes an examination that whoever makes it leads. */
 export async function insertExamination(
   db: Database,
   id: string,
@@ -62,6 +75,7 @@ export async function insertExamination(
     zone,
     created_by: createdBy,
   });
+  await db('examination_lead').insert({ examination_id: id, account_id: createdBy, may: 'lead' });
 }
 
 /** Opens marking, or closes it for a break; when it was first opened stays known. */
@@ -80,7 +94,11 @@ export async function setWarning(db: Database, id: string, seconds: number): Pro
   await db('examination').where({ id }).update({ warning_seconds: seconds });
 }
 
-export async function listStations(db: Database, examinationId: string): Promise<Station[]> {
+export async function listStations(
+  db: Database,
+  examinationId: string,
+  viewer: string,
+): Promise<Station[]> {
   const { rows } = await db.raw(
     `select s.id, s.position, s.title, s.minutes, v.id as "checklistVersionId",
        c.procedure_id as "procedureId", c.title as "procedureTitle", c.region, v.version,
@@ -103,8 +121,9 @@ export async function listStations(db: Database, examinationId: string): Promise
      from station s
        join checklist_version v on v.id = s.checklist_version_id
        join checklist c on c.id = v.checklist_id
-     where s.examination_id = ? order by s.position`,
-    [examinationId],
+     where s.examination_id = :examinationId and ${readBy('s.examination_id')}
+     order by s.position`,
+    { examinationId, viewer },
   );
   return rows.map((row: Station & { frozenAt: Date | null }) => ({
     ...row,
@@ -115,9 +134,11 @@ export async function listStations(db: Database, examinationId: string): Promise
 export async function findStation(
   db: Database,
   id: string,
+  viewer: string,
 ): Promise<{ id: string; examinationId: string; position: number; title: string } | undefined> {
   return db('station')
     .where({ id })
+    .whereRaw(readBy('station.examination_id'), { viewer })
     .first('id', 'examination_id as examinationId', 'position', 'title');
 }
 
@@ -164,9 +185,14 @@ export async function countSubmittedSheets(db: Database, stationId: string): Pro
   return Number(row?.n ?? 0);
 }
 
-/** Takes the examination for this transaction. */
-export async function lockExamination(db: Database, id: string): Promise<void> {
-  await db('examination').where({ id }).forUpdate().first('id');
+/** Takes the examination for this transaction, for who leads it; false where it is not theirs. */
+export async function lockExamination(db: Database, id: string, lead: string): Promise<boolean> {
+  const row = await db('examination')
+    .where({ id })
+    .whereRaw(ledBy('examination.id'), { viewer: lead })
+    .forUpdate()
+    .first('id');
+  return row !== undefined;
 }
 
 /** The checklist that a station is marked on, whichever its version. */
@@ -205,7 +231,8 @@ export async function replaceStationExaminers(
 export async function countExaminers(db: Database, ids: readonly string[]): Promise<number> {
   const row = await db('account')
     .whereIn('id', ids)
-    .where({ role: 'examiner', disabled_at: null })
+    .where({ disabled_at: null })
+    .whereRaw(`'examiner' = any(roles)`)
     .count('* as n')
     .first();
   return Number(row?.n ?? 0);
@@ -214,9 +241,11 @@ export async function countExaminers(db: Database, ids: readonly string[]): Prom
 export async function candidateNumbers(
   db: Database,
   examinationId: string,
+  viewer: string,
 ): Promise<{ id: string; number: number }[]> {
   return db('candidate')
     .where({ examination_id: examinationId })
+    .whereRaw(readBy('candidate.examination_id'), { viewer })
     .orderBy('number')
     .select('id', 'number');
 }
@@ -224,9 +253,12 @@ export async function candidateNumbers(
 export async function candidatePage(
   db: Database,
   examinationId: string,
+  viewer: string,
   { offset, limit }: { offset: number; limit: number },
 ): Promise<{ total: number; candidates: Candidate[] }> {
-  const all = db('candidate').where({ examination_id: examinationId });
+  const all = db('candidate')
+    .where({ examination_id: examinationId })
+    .whereRaw(readBy('candidate.examination_id'), { viewer });
   const total = Number((await all.clone().count('* as n').first())?.n ?? 0);
   const candidates = await all
     .clone()
@@ -323,24 +355,28 @@ export interface CycleCounts {
 }
 
 /** What the progress along the cycle is counted from. */
-export async function cycleCounts(db: Database, examinationId: string): Promise<CycleCounts> {
+export async function cycleCounts(
+  db: Database,
+  examinationId: string,
+  viewer: string,
+): Promise<CycleCounts> {
   const { rows } = await db.raw(
-    `with pair as (
+    `with own as (select e.id from examination e where e.id = :id and ${readBy('e.id')}),
+     pair as (
        select count(*) filter (where h.submitted_at is not null) >= 2 as done
-       from sheet h join station s on s.id = h.station_id
-       where s.examination_id = :id
+       from sheet h join station s on s.id = h.station_id join own on own.id = s.examination_id
        group by h.station_id, h.candidate_id having count(*) >= 2)
      select
        (select count(*) from station_examiner x join station s on s.id = x.station_id
-         where s.examination_id = :id) as assigned,
+          join own on own.id = s.examination_id) as assigned,
        (select count(*) from station_examiner x join station s on s.id = x.station_id
           join briefing_confirmation b on b.station_id = s.id and b.account_id = x.account_id
             and b.checklist_version_id = s.checklist_version_id
-         where s.examination_id = :id) as confirmed,
+          join own on own.id = s.examination_id) as confirmed,
        (select count(*) from pair) as pairs,
        (select count(*) from pair where done) as "pairsDone",
-       (select count(*) from decision where examination_id = :id) as decisions`,
-    { id: examinationId },
+       (select count(*) from decision d join own on own.id = d.examination_id) as decisions`,
+    { id: examinationId, viewer },
   );
   return rows[0];
 }

@@ -5,12 +5,12 @@ import * as examinations from './repository.ts';
 import * as service from './service.ts';
 
 export const examinationRoutes = [
-  route('GET /examinations', ({ db }) => examinations.listExaminations(db)),
+  route('GET /examinations', ({ db, account }) => examinations.listExaminations(db, account.id)),
   route('POST /examinations', ({ db, body, account }) =>
     service.createExamination(db, body, account),
   ),
-  route('GET /examinations/:examination', ({ db, params }) =>
-    service.describeExamination(db, params.examination),
+  route('GET /examinations/:examination', ({ db, params, account }) =>
+    service.describeExamination(db, params.examination, account),
   ),
   route('POST /examinations/:examination/stations', ({ db, params, body, account }) =>
     service.addStation(db, params.examination, body, account),
@@ -24,12 +24,11 @@ export const examinationRoutes = [
   route('PUT /stations/:station/examiners', ({ db, params, body, account }) =>
     service.assignExaminers(db, params.station, body, account),
   ),
-  route('GET /examinations/:examination/candidates', async ({ db, params, query }) => {
-    await service.requireExamination(db, params.examination);
-    return examinations.candidatePage(db, params.examination, query);
-  }),
-  route('POST /examinations/:examination/candidates/preview', ({ db, params, body }) =>
-    previewCandidates(db, params.examination, body),
+  route('GET /examinations/:examination/candidates', ({ db, params, query, account }) =>
+    examinations.candidatePage(db, params.examination, account.id, query),
+  ),
+  route('POST /examinations/:examination/candidates/preview', ({ db, params, body, account }) =>
+    previewCandidates(db, params.examination, body, account),
   ),
   route('POST /examinations/:examination/candidates', ({ db, params, body, account }) =>
     importCandidates(db, params.examination, body, account),

@@ -27,14 +27,18 @@ export async function createExamination(
     await examinations.insertExamination(trx, id, wanted, lead.id);
     await recordAction(trx, { accountId: lead.id, action: 'examination created', subject: id });
   });
-  return describeExamination(db, id);
+  return describeExamination(db, id, lead);
 }
 
 /** The examination's page: its stations, and how far each phase of the cycle has come. */
-export async function describeExamination(db: Database, id: string): Promise<Examination> {
-  const found = await requireExamination(db, id);
-  const stationList = await examinations.listStations(db, id);
-  const counts = await examinations.cycleCounts(db, id);
+export async function describeExamination(
+  db: Database,
+  id: string,
+  viewer: Account,
+): Promise<Examination> {
+  const found = await requireExamination(db, id, viewer);
+  const stationList = await examinations.listStations(db, id, viewer.id);
+  const counts = await examinations.cycleCounts(db, id, viewer.id);
   const staffed = stationList.filter((s) => s.examiners.length > 0).length;
   const steps = [
     found.candidates > 0,
@@ -58,22 +62,31 @@ export async function describeExamination(db: Database, id: string): Promise<Exa
   return { ...found, progress, stationList };
 }
 
-export async function requireExamination(db: Database, id: string): Promise<StoredExamination> {
-  const found = await examinations.findExamination(db, id);
+/** The examination, for whoever leads it or may read it. */
+export async function requireExamination(
+  db: Database,
+  id: string,
+  viewer: Account,
+): Promise<StoredExamination> {
+  const found = await examinations.findExamination(db, id, viewer.id);
   if (!found) throw notFound('examination');
   return found;
 }
 
-export async function requireStation(db: Database, id: string) {
-  const station = await examinations.findStation(db, id);
+export async function requireStation(db: Database, id: string, viewer: Account) {
+  const station = await examinations.findStation(db, id, viewer.id);
   if (!station) throw notFound('station');
   return station;
 }
 
 /** The examination as it stands while this transaction holds it: preparation changes one at a time. */
-export async function holdExamination(trx: Database, id: string): Promise<StoredExamination> {
-  await examinations.lockExamination(trx, id);
-  return requireExamination(trx, id);
+export async function holdExamination(
+  trx: Database,
+  id: string,
+  lead: Account,
+): Promise<StoredExamination> {
+  if (!(await examinations.lockExamination(trx, id, lead.id))) throw notFound('examination');
+  return requireExamination(trx, id, lead);
 }
 
 /** Adds a station at the end, marked on the checklist version named. */
@@ -86,14 +99,14 @@ export async function addStation(
   await findChecklistVersion(db, wanted.checklistVersionId);
   await db.transaction(async (trx) => {
     refuseOnceOpened(
-      await holdExamination(trx, examinationId),
+      await holdExamination(trx, examinationId, lead),
       'Stations are added before marking is first opened, so that every candidate meets the same ones.',
     );
     const id = newId();
     await examinations.insertStation(trx, { id, examinationId, ...wanted });
     await recordAction(trx, { accountId: lead.id, action: 'station added', subject: id });
   });
-  return describeExamination(db, examinationId);
+  return describeExamination(db, examinationId, lead);
 }
 
 /**
@@ -106,11 +119,11 @@ export async function changeChecklistVersion(
   versionId: string,
   lead: Account,
 ): Promise<Examination> {
-  const station = await requireStation(db, stationId);
+  const station = await requireStation(db, stationId, lead);
   const version = await findChecklistVersion(db, versionId);
   await db.transaction(async (trx) => {
     refuseOnceOpened(
-      await holdExamination(trx, station.examinationId),
+      await holdExamination(trx, station.examinationId, lead),
       'The checklists stay as they are; results name the version that they were marked on.',
     );
     if (version.checklistId !== (await examinations.checklistOf(trx, stationId))) {
@@ -126,7 +139,7 @@ export async function changeChecklistVersion(
       detail: { versionId },
     });
   });
-  return describeExamination(db, station.examinationId);
+  return describeExamination(db, station.examinationId, lead);
 }
 
 /**
@@ -139,8 +152,8 @@ export async function keepPatientReadings(
   { readings }: StationReadings,
   lead: Account,
 ): Promise<Examination> {
-  const station = await requireStation(db, stationId);
-  const own = (await examinations.listStations(db, station.examinationId)).find(
+  const station = await requireStation(db, stationId, lead);
+  const own = (await examinations.listStations(db, station.examinationId, lead.id)).find(
     (s) => s.id === stationId,
   );
   const known = new Set(own?.readable.map(({ item }) => item));
@@ -171,7 +184,7 @@ export async function keepPatientReadings(
       detail: { readings },
     });
   });
-  return describeExamination(db, station.examinationId);
+  return describeExamination(db, station.examinationId, lead);
 }
 
 /** Says who marks at a station: every candidate, or as a second examiner every n-th. */
@@ -181,7 +194,7 @@ export async function assignExaminers(
   { examiners }: StationExaminers,
   lead: Account,
 ): Promise<Examination> {
-  const station = await requireStation(db, stationId);
+  const station = await requireStation(db, stationId, lead);
   const ids = examiners.map((e) => e.accountId);
   if ((await examinations.countExaminers(db, ids)) !== ids.length) {
     throw invalid([{ pointer: '/examiners', detail: 'names somebody who is not an examiner' }]);
@@ -195,7 +208,7 @@ export async function assignExaminers(
       detail: { examiners },
     });
   });
-  return describeExamination(db, station.examinationId);
+  return describeExamination(db, station.examinationId, lead);
 }
 
 /**
@@ -209,7 +222,7 @@ export async function setMarkingOpen(
   lead: Account,
 ): Promise<Examination> {
   await db.transaction(async (trx) => {
-    const found = await holdExamination(trx, examinationId);
+    const found = await holdExamination(trx, examinationId, lead);
     if (open && found.sheets === 0) {
       throw conflict(
         'Marking cannot be opened yet',
@@ -224,7 +237,7 @@ export async function setMarkingOpen(
       subject: examinationId,
     });
   });
-  return describeExamination(db, examinationId);
+  return describeExamination(db, examinationId, lead);
 }
 
 /** Says how long before the end of a station its clock warns; tablets take it with the next sheet. */
@@ -234,8 +247,8 @@ export async function changeWarning(
   { seconds }: CountdownWarning,
   lead: Account,
 ): Promise<Examination> {
-  await requireExamination(db, examinationId);
   await db.transaction(async (trx) => {
+    await holdExamination(trx, examinationId, lead);
     await examinations.setWarning(trx, examinationId, seconds);
     await recordAction(trx, {
       accountId: lead.id,
@@ -244,7 +257,7 @@ export async function changeWarning(
       detail: { seconds },
     });
   });
-  return describeExamination(db, examinationId);
+  return describeExamination(db, examinationId, lead);
 }
 
 function refuseOnceOpened(examination: StoredExamination, why: string): void {

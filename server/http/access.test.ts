@@ -1,52 +1,153 @@
 import { api } from '@kritikos/contracts/api';
+import type { ByRight, Owned } from '@kritikos/contracts/contract';
 import { describe, expect, it } from 'vitest';
-import { EXAMINERS } from '../demo/people.ts';
+import { createAccount } from '../accounts/service.ts';
+import { DEMO_PASSWORD, EXAMINERS } from '../demo/people.ts';
 import { routes } from '../routes.ts';
 import { startServer } from '../testing/startServer.ts';
+import type { Caller } from '../testing/startServer.ts';
+import type { Route } from './route.ts';
 
 const server = await startServer('demo');
+const lead = await server.lead();
+
+async function newcomer(name: string, roles: Parameters<typeof createAccount>[2]): Promise<Caller> {
+  const person = { email: `${name}@orrinmouth.example`, name, password: DEMO_PASSWORD };
+  await createAccount(server.db, person, roles, null);
+  return server.signIn(person.email);
+}
+
+const reader = await newcomer('reader', ['lead']);
+const [examination] = (await lead.call('GET', '/examinations')).body as { id: string }[];
+await server.db('examination_lead').insert({
+  examination_id: examination?.id,
+  account_id: reader.account?.id,
+  may: 'read',
+});
+
+/** Somebody in every role, and in every relation to what is there. */
 const callers = {
-  none: server.anyone,
-  examiner: await server.signIn(EXAMINERS[0].email),
-  lead: await server.lead(),
+  nobody: server.anyone,
+  administrator: await newcomer('administrator', ['administrator']),
+  judge: await newcomer('judge', ['judge']),
+  'the lead': lead,
+  'a reader': reader,
+  'another lead': await newcomer('stranger', ['lead']),
+  'the examiner': await server.signIn(EXAMINERS[0].email),
+  'another examiner': await newcomer('elsewhere', ['examiner']),
 };
-// Every parameter is an id that names nothing, so that whoever is let in changes nothing.
+type Who = keyof typeof callers;
+const RIGHTS: Readonly<Partial<Record<Who, readonly string[]>>> = {
+  'the lead': ['lead', 'read'],
+  'a reader': ['read'],
+  'the examiner': ['mark'],
+};
+
+// A thing of each kind: of the examination that is led and read, at the station that is marked.
+const [own] = (await callers['the examiner'].call('GET', '/own/stations')).body as {
+  stationId: string;
+  sheets: { id: string }[];
+}[];
+const decision = await server.db('decision').first('id');
+const THINGS: Readonly<Record<Owned, string>> = {
+  examination: examination?.id ?? '',
+  station: own?.stationId ?? '',
+  sheet: own?.sheets[0]?.id ?? '',
+  decision: decision.id,
+};
+// An id that names nothing, so that whoever is let in changes nothing.
 const NOWHERE = '01920000-0000-7000-8000-000000000000';
 
-describe.each(routes.map((route) => [`${route.method} ${route.path}`, route] as const))(
-  '%s',
-  (_, route) => {
-    const path = route.path.replace(/:\w+/g, NOWHERE);
-    it.each(['none', 'examiner', 'lead'] as const)('keeps its word to %s', async (who) => {
-      // Signing out would take the session from the next route's test.
-      const caller =
-        route.path === '/session' && route.method === 'delete' && who !== 'none'
-          ? await (who === 'lead' ? server.lead() : server.signIn(EXAMINERS[1].email))
-          : callers[who];
-      const { status } = await (route.takes === 'csv'
-        ? caller.csv(path, 'x')
-        : caller.call(
-            route.method,
-            path,
-            ['post', 'put', 'patch'].includes(route.method) ? {} : undefined,
-          ));
+/** Calls with a body that no contract takes, so that nothing is changed by those who may. */
+async function statusOf(route: Route, caller: Caller, path: string): Promise<number> {
+  const send = ['post', 'put', 'patch'].includes(route.method);
+  const { status } = await (route.takes === 'csv'
+    ? caller.csv(path, 'x')
+    : caller.call(route.method, path, send ? { nothing: 'of this' } : undefined));
+  return status;
+}
+
+const everybody = Object.keys(callers) as Who[];
+const byAddress = (some: readonly Route[]) => some.map((route) => [route.address, route] as const);
+const hasRole = (route: Route, who: Who) =>
+  route.access !== 'anyone' &&
+  callers[who].account?.roles.some(
+    (role) => route.access !== 'anyone' && route.access.roles.includes(role),
+  );
+
+describe.each(byAddress(routes))('%s', (_, route) => {
+  const path = route.path.replace(/:\w+/g, NOWHERE);
+  // Signing out would take the session from the next route's test.
+  it.skipIf(route.address === 'DELETE /session').each(everybody)(
+    'asks %s for a role',
+    async (who) => {
+      const status = await statusOf(route, callers[who], path);
       if (route.access === 'anyone') expect([200, 409, 422]).toContain(status);
-      else if (who === 'none') expect(status).toBe(401);
-      else if (!route.access.includes(who)) expect(status).toBe(403);
+      else if (who === 'nobody') expect(status).toBe(401);
+      else if (!hasRole(route, who)) expect(status).toBe(403);
       else expect([200, 404, 409, 422]).toContain(status);
-    });
-  },
+    },
+  );
+});
+
+const owned = routes.filter(
+  (r): r is Route & { access: ByRight } => r.access !== 'anyone' && 'whose' in r.access,
 );
+// What needs no body and would change something; those who may call it do so in tests of their own.
+const BY_ITSELF: readonly string[] = [
+  'POST /examinations/:examination/plan',
+  'POST /stations/:station/briefing/confirmation',
+];
+
+describe.each(byAddress(owned))('%s', (address, route) => {
+  const { whose, may, asksItself } = route.access as ByRight;
+  const path = route.path.replace(`:${whose}`, THINGS[whose]).replace(/:\w+/g, NOWHERE);
+  const mayCall = (who: Who) => may.some((right) => RIGHTS[who]?.includes(right));
+  const asked = everybody.filter(
+    (who) => hasRole(route, who) && !(mayCall(who) && BY_ITSELF.includes(address)),
+  );
+  it.each(asked)('asks %s for the right', async (who) => {
+    const holds = mayCall(who);
+    if (asksItself) {
+      const body = { account: callers[who].account?.id, events: [{}] };
+      const { status } = await callers[who].call(route.method, path, body);
+      return expect(status).toBe(holds ? 200 : 403);
+    }
+    const status = await statusOf(route, callers[who], path);
+    if (holds) expect([200, 404, 409, 422]).toContain(status);
+    else expect(status).toBe(403);
+  });
+});
+
+describe('the walk above', () => {
+  it('meets everybody who may and everybody who may not', () => {
+    expect(owned.length).toBeGreaterThan(25);
+    const rights = new Set(owned.flatMap((route) => route.access.may));
+    expect([...rights].sort()).toEqual(['lead', 'mark', 'read']);
+    for (const right of rights) {
+      expect(everybody.some((who) => RIGHTS[who]?.includes(right))).toBe(true);
+    }
+  });
+});
 
 describe('the contract', () => {
   it('is kept at every address, once, and at no other', () => {
     expect(routes.map(({ address }) => address).sort()).toEqual(Object.keys(api).sort());
   });
+
+  it('asks for the right wherever the path names what is somebody’s', () => {
+    const things = ['examination', 'station', 'sheet', 'decision'];
+    for (const { address, access, path } of routes) {
+      const named = things.find((thing) => path.includes(`:${thing}`));
+      const asked = access !== 'anyone' && 'whose' in access ? access.whose : undefined;
+      expect(asked, address).toBe(named);
+    }
+  });
 });
 
 describe('addresses that are none', () => {
   it('are problems, not pages', async () => {
-    const response = await callers.lead.call('GET', '/nothing/here');
+    const response = await lead.call('GET', '/nothing/here');
     expect(response.status).toBe(404);
     expect(response.headers['content-type']).toMatch(/application\/problem\+json/);
   });

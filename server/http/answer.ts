@@ -1,9 +1,11 @@
-import type { Account, Role } from '@kritikos/contracts/accounts';
+import type { Account } from '@kritikos/contracts/accounts';
+import type { ByRight, Right } from '@kritikos/contracts/contract';
 import type { Request, RequestHandler } from 'express';
 import type { z } from 'zod';
 import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
 import { HttpProblem, invalid, notAllowed, notFound } from './problems.ts';
+import { rightsOf } from './rights.ts';
 import type { Download, Route } from './route.ts';
 
 /** Checks who calls and what they send, lets the route do its work, and sends what it answers. */
@@ -11,7 +13,7 @@ export function answer(route: Route, db: Database): RequestHandler {
   return async (request, response) => {
     const account = request.caller ?? null;
     try {
-      admit(route, account);
+      await admit(db, route, account, request.params);
       refuseOtherBodies(route, request);
       const result = await route.handle({
         db,
@@ -43,8 +45,14 @@ function whoAndWhat({ method, path }: Request, account: Account | null) {
   return { accountId: account?.id ?? null, detail: { method, path: path.slice(0, 300) } };
 }
 
-function admit(route: Route, account: Account | null): void {
-  if (route.access === 'anyone') return;
+/** Lets in whoever holds the role and, where the path names a thing that is somebody's, the right. */
+async function admit(
+  db: Database,
+  { access, params }: Route,
+  account: Account | null,
+  path: unknown,
+): Promise<void> {
+  if (access === 'anyone') return;
   if (!account)
     throw new HttpProblem(
       401,
@@ -52,9 +60,26 @@ function admit(route: Route, account: Account | null): void {
       'You are not signed in',
       'Sign in and try again. Marks that are waiting on this device are kept.',
     );
-  if (!(route.access as readonly Role[]).includes(account.role)) {
-    throw notAllowed(`This page is for the role ${route.access.join(' or ')}.`);
+  if (!account.roles.some((role) => access.roles.includes(role))) {
+    throw notAllowed(`This page is for the role ${access.roles.join(' or ')}.`);
   }
+  if (!('whose' in access) || access.asksItself) return;
+  const { [access.whose]: thing } = read(params, path, 'path') as Record<string, string>;
+  const rights = await rightsOf(db, account, access.whose, thing ?? '');
+  if (!rights) throw notFound(access.whose);
+  if (!access.may.some((right) => rights.has(right))) {
+    throw notAllowed(whyNot(access, rights));
+  }
+}
+
+function whyNot({ whose, may }: ByRight, rights: ReadonlySet<Right>): string {
+  if (rights.has('read')) return 'You may read this examination; whoever leads it can change it.';
+  if (!may.includes('mark')) {
+    return 'Other people lead this examination. One of them, or an administrator, can let you read it.';
+  }
+  return whose === 'sheet'
+    ? 'This is another examiner’s sheet. Examiners mark and see only their own.'
+    : 'You are not an examiner at this station.';
 }
 
 function refuseOtherBodies(route: Route, request: Request): void {

@@ -36,7 +36,7 @@ export class SessionStore extends session.Store {
   override get(sid: string, done: Done<SessionData | null>): void {
     this.db
       .raw(
-        `select s.data, a.id, a.email, a.name, a.role
+        `select s.data, a.id, a.email, a.name, a.roles
          from session s left join account a on a.id = s.account_id and a.disabled_at is null
          where s.id_hash = ? and s.expires_at > now()`,
         [hashOf(sid)],

@@ -174,7 +174,7 @@ async function writeUpToSubmission(
   }
   const submitted = await write(trx, sheetId, [submission], examiner);
   if (submitted.answers.get(submission)?.outcome === 'kept' && earlier.submittedAt === null) {
-    await score(trx, sheetId);
+    await score(trx, sheetId, examiner);
   }
   const later = await write(trx, sheetId, inOrder.slice(place + 1), examiner);
   for (const [tap, answer] of [...submitted.answers, ...later.answers]) answers.set(tap, answer);
@@ -186,10 +186,11 @@ function isSubmission(tap: GoodTap): boolean {
 }
 
 /** Fixes the score of a sheet at its submission. */
-async function score(db: Database, sheetId: string): Promise<void> {
-  const { checklistVersionId, patientReadings, variant } = await requireSheet(db, sheetId);
+async function score(db: Database, sheetId: string, examiner: Account): Promise<void> {
+  const sheet = await requireSheet(db, sheetId, examiner);
+  const { checklistVersionId, patientReadings, variant } = sheet;
   const { content } = await frozenChecklist(db, checklistVersionId);
-  const { marks } = await marking.marksAndFaults(db, sheetId);
+  const { marks } = await marking.marksAndFaults(db, sheet);
   const items = withReadings(content.items, patientReadings);
   await marking.markSubmitted(db, sheetId, scoreSheet(items, marks, variant));
 }

@@ -8,6 +8,7 @@ import type {
 import type { PatientReadings } from '@kritikos/core/scoring/patientReadings';
 import type { SheetScore } from '@kritikos/core/scoring/scoreSheet';
 import type { Database } from '../db/database.ts';
+import { readBy } from '../examinations/leads.ts';
 import type { Credentials } from '../http/session.ts';
 
 /** Marking was opened and is not closed for a break. */
@@ -37,7 +38,12 @@ export interface SheetRow {
   percent: number | null;
 }
 
-export async function findSheet(db: Database, id: string): Promise<SheetRow | undefined> {
+/** A sheet, for its examiner and for whoever leads or may read the examination. */
+export async function findSheet(
+  db: Database,
+  id: string,
+  viewer: string,
+): Promise<SheetRow | undefined> {
   const { rows } = await db.raw(
     `select h.id, s.id as "stationId", s.title as station, s.position, s.minutes,
        e.warning_seconds as "warningSeconds", e.title as "examinationTitle", e.id as "examinationId", c.number as "candidateNumber",
@@ -50,8 +56,8 @@ export async function findSheet(db: Database, id: string): Promise<SheetRow | un
        join examination e on e.id = s.examination_id
        join candidate c on c.id = h.candidate_id
        join account a on a.id = h.examiner_id
-     where h.id = ?`,
-    [id],
+     where h.id = :id and (h.examiner_id = :viewer or ${readBy('s.examination_id')})`,
+    { id, viewer },
   );
   return rows[0];
 }
@@ -149,7 +155,7 @@ export async function markSubmitted(
 /** The taps that are on a sheet, and the place in its stream. */
 export async function tapsOf(
   db: Database,
-  sheetId: string,
+  { id: sheetId }: SheetRow,
 ): Promise<{ stamp: number; tapped: string[] }> {
   const { rows } = await db.raw(
     `select coalesce(max(arrival), 0) as stamp,
@@ -163,7 +169,7 @@ export async function tapsOf(
 /** The marks and faults on a sheet, in the order in which they were set. */
 export async function marksAndFaults(
   db: Database,
-  sheetId: string,
+  { id: sheetId }: SheetRow,
 ): Promise<Pick<SheetState, 'marks' | 'faults'>> {
   const rows = await db('sheet_mark')
     .where({ sheet_id: sheetId })
@@ -187,7 +193,10 @@ export async function marksAndFaults(
 }
 
 /** Every tap on a sheet in the order that counts, the late ones among them. */
-export async function listEvents(db: Database, sheetId: string): Promise<SheetRecord['events']> {
+export async function listEvents(
+  db: Database,
+  { id: sheetId }: SheetRow,
+): Promise<SheetRecord['events']> {
   const rows = await db('mark_event as e')
     .join('account as a', 'a.id', 'e.account_id')
     .join('checklist_version as v', 'v.id', 'e.checklist_version_id')
@@ -237,6 +246,7 @@ export async function ownStations(db: Database, examinerId: string): Promise<Own
 export async function progressRows(
   db: Database,
   examinationId: string,
+  viewer: string,
 ): Promise<MarkingProgress['stations']> {
   const { rows } = await db.raw(
     `select s.id as "stationId", s.position, s.title,
@@ -248,9 +258,9 @@ export async function progressRows(
          count(h.submitted_at) as submitted
        from sheet h join account a on a.id = h.examiner_id
        where h.station_id = s.id group by a.id, a.name) p on true
-     where s.examination_id = ?
+     where s.examination_id = :examinationId and ${readBy('s.examination_id')}
      group by s.id order by s.position`,
-    [examinationId],
+    { examinationId, viewer },
   );
   return rows;
 }
@@ -258,6 +268,7 @@ export async function progressRows(
 export async function attentionRows(
   db: Database,
   examinationId: string,
+  viewer: string,
 ): Promise<MarkingProgress['attention']> {
   const { rows } = await db.raw(
     `select h.id as "sheetId", s.title as station, c.number as "candidateNumber", a.name as examiner,
@@ -279,12 +290,12 @@ export async function attentionRows(
        cross join lateral (
          select count(*) as late, bool_or(m.body ->> 'type' = 'safety') as safety
          from mark_event m where m.sheet_id = h.id and m.late is not null) l
-     where s.examination_id = ?
+     where s.examination_id = :examinationId and ${readBy('s.examination_id')}
        and (h.safety_events > 0 or l.late > 0
          or (h.submitted_at is not null and (h.missing_marks > 0 or h.percent is null))
          or (h.submitted_at is null and h.started_at < now() - interval '30 minutes'))
      order by s.position, c.number limit 200`,
-    [examinationId],
+    { examinationId, viewer },
   );
   return rows;
 }

@@ -11,8 +11,10 @@ export const markingRoutes = [
   route('POST /sheets/:sheet/events', ({ db, params, body, account }) =>
     recordTaps(db, params.sheet, body, account),
   ),
-  route('GET /sheets/:sheet/record', ({ db, params }) => service.readRecord(db, params.sheet)),
-  route('GET /examinations/:examination/marking', ({ db, params }) =>
-    service.followMarking(db, params.examination),
+  route('GET /sheets/:sheet/record', ({ db, params, account }) =>
+    service.readRecord(db, params.sheet, account),
+  ),
+  route('GET /examinations/:examination/marking', ({ db, params, account }) =>
+    service.followMarking(db, params.examination, account),
   ),
 ];

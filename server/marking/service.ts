@@ -6,7 +6,7 @@ import type { PatientReadings } from '@kritikos/core/scoring/patientReadings';
 import { inSnapshot } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
 import { requireExamination } from '../examinations/service.ts';
-import { notAllowed, notFound } from '../http/problems.ts';
+import { notFound } from '../http/problems.ts';
 import { frozenChecklist } from './frozenChecklist.ts';
 import * as marking from './repository.ts';
 import type { SheetRow } from './repository.ts';
@@ -14,28 +14,26 @@ import type { SheetRow } from './repository.ts';
 /** The sheet as its own examiner sees it. */
 export async function openOwnSheet(db: Database, id: string, examiner: Account): Promise<Sheet> {
   return inSnapshot(db, async (trx) => {
-    const row = await requireSheet(trx, id);
-    if (row.examinerId !== examiner.id) {
-      throw notAllowed('This is another examiner’s sheet. Examiners mark and see only their own.');
-    }
+    const row = await requireSheet(trx, id, examiner);
+    if (row.examinerId !== examiner.id) throw notFound('sheet');
     return describeSheet(trx, row);
   });
 }
 
 /** The sheet with its whole history, for the lead: moderation and appeals begin here. */
-export async function readRecord(db: Database, id: string): Promise<SheetRecord> {
+export async function readRecord(db: Database, id: string, viewer: Account): Promise<SheetRecord> {
   return inSnapshot(db, async (trx) => {
-    const row = await requireSheet(trx, id);
+    const row = await requireSheet(trx, id, viewer);
     return {
       sheet: await describeSheet(trx, row),
       percent: row.percent,
-      events: await marking.listEvents(trx, id),
+      events: await marking.listEvents(trx, row),
     };
   });
 }
 
-export async function requireSheet(db: Database, id: string): Promise<SheetRow> {
-  const row = await marking.findSheet(db, id);
+export async function requireSheet(db: Database, id: string, viewer: Account): Promise<SheetRow> {
+  const row = await marking.findSheet(db, id, viewer.id);
   if (!row) throw notFound('sheet');
   return row;
 }
@@ -45,8 +43,8 @@ export async function requireSheet(db: Database, id: string): Promise<SheetRow> 
  * its state was made of.
  */
 export async function describeSheet(db: Database, row: SheetRow): Promise<Sheet> {
-  const { marks, faults } = await marking.marksAndFaults(db, row.id);
-  const { stamp, tapped } = await marking.tapsOf(db, row.id);
+  const { marks, faults } = await marking.marksAndFaults(db, row);
+  const { stamp, tapped } = await marking.tapsOf(db, row);
   const { id, stationId, station, position, minutes, warningSeconds } = row;
   const { examinationTitle, candidateNumber, examiner } = row;
   return {
@@ -83,11 +81,15 @@ function withPatient(checklist: ChecklistVersion, readings: PatientReadings): Ch
 }
 
 /** How the day is going, and which sheets want a look. */
-export async function followMarking(db: Database, examinationId: string): Promise<MarkingProgress> {
-  const examination = await requireExamination(db, examinationId);
+export async function followMarking(
+  db: Database,
+  examinationId: string,
+  viewer: Account,
+): Promise<MarkingProgress> {
+  const examination = await requireExamination(db, examinationId, viewer);
   return {
     open: examination.markingOpen,
-    stations: await marking.progressRows(db, examinationId),
-    attention: await marking.attentionRows(db, examinationId),
+    stations: await marking.progressRows(db, examinationId, viewer.id),
+    attention: await marking.attentionRows(db, examinationId, viewer.id),
   };
 }

@@ -2,6 +2,7 @@ import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import type { CriticalCount } from '@kritikos/core/scoring/criticalItems';
 import type { SheetScore } from '@kritikos/core/scoring/scoreSheet';
 import type { Database } from '../db/database.ts';
+import { readBy } from '../examinations/leads.ts';
 import { criticalCounts } from '../standards/repository.ts';
 
 export interface CandidateRow {
@@ -27,12 +28,14 @@ const sums = [
 export async function candidateRows(
   db: Database,
   examinationId: string,
+  viewer: string,
   { offset, limit, candidateId }: { offset: number; limit: number; candidateId?: string },
 ): Promise<CandidateRow[]> {
   const { rows } = await db.raw(
     `with chosen as (
        select id, number, name from candidate
-       where examination_id = :examinationId and (:candidateId::uuid is null or id = :candidateId)
+       where examination_id = :examinationId and ${readBy('candidate.examination_id')}
+         and (:candidateId::uuid is null or id = :candidateId)
        order by number offset :offset limit :limit),
      known as (
        select h.* from sheet h join chosen on chosen.id = h.candidate_id
@@ -47,14 +50,19 @@ export async function candidateRows(
          '[]') as stations,
        (select jsonb_build_object(${sums}) from known h where h.candidate_id = k.id) as sums
      from chosen k order by k.number`,
-    { examinationId, candidateId: candidateId ?? null, offset, limit },
+    { examinationId, viewer, candidateId: candidateId ?? null, offset, limit },
   );
   return rows;
 }
 
-export async function countCandidates(db: Database, examinationId: string): Promise<number> {
+export async function countCandidates(
+  db: Database,
+  examinationId: string,
+  viewer: string,
+): Promise<number> {
   const row = await db('candidate')
     .where({ examination_id: examinationId })
+    .whereRaw(readBy('candidate.examination_id'), { viewer })
     .count('* as n')
     .first();
   return Number(row?.n ?? 0);
@@ -72,9 +80,15 @@ export interface ReportSheet {
   score: SheetScore;
 }
 
-export async function submittedSheets(db: Database, candidateId: string): Promise<ReportSheet[]> {
+export async function submittedSheets(
+  db: Database,
+  candidateId: string,
+  viewer: string,
+): Promise<ReportSheet[]> {
   return db('sheet as h')
     .join('account as a', 'a.id', 'h.examiner_id')
+    .join('station as s', 's.id', 'h.station_id')
+    .whereRaw(readBy('s.examination_id'), { viewer })
     .where('h.candidate_id', candidateId)
     .whereNotNull('h.submitted_at')
     .orderBy('a.name')

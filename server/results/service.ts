@@ -1,3 +1,4 @@
+import type { Account } from '@kritikos/contracts/accounts';
 import type { CandidateReport, CandidateResult, Results } from '@kritikos/contracts/results';
 import type { Station } from '@kritikos/contracts/examinations';
 import type { Decision } from '@kritikos/contracts/standards';
@@ -24,22 +25,23 @@ export async function readResults(
   db: Database,
   examinationId: string,
   page: { offset: number; limit: number },
+  viewer: Account,
 ): Promise<Results> {
-  await requireExamination(db, examinationId);
-  const decision = await newestDecision(db, examinationId);
-  const stations = await listStations(db, examinationId);
-  const rows = await results.candidateRows(db, examinationId, page);
+  await requireExamination(db, examinationId, viewer);
+  const decision = await newestDecision(db, examinationId, viewer.id);
+  const stations = await listStations(db, examinationId, viewer.id);
+  const rows = await results.candidateRows(db, examinationId, viewer.id, page);
   const named = await withItemTexts(db, stations);
   return {
     decision: decision ? summaryOf(decision) : null,
-    submittedSince: decision ? await countSubmittedSince(db, decision.id) : 0,
+    submittedSince: decision ? await countSubmittedSince(db, decision.id, viewer.id) : 0,
     stations: stations.map(({ id, position, title }) => ({
       stationId: id,
       position,
       title,
       cut: cutOf(decision, id),
     })),
-    total: await results.countCandidates(db, examinationId),
+    total: await results.countCandidates(db, examinationId, viewer.id),
     candidates: rows.map((row) => resultOf(row, named, decision)),
   };
 }
@@ -125,24 +127,26 @@ export async function reportCandidate(
   db: Database,
   examinationId: string,
   candidateId: string,
+  viewer: Account,
 ): Promise<CandidateReport> {
-  const examination = await requireExamination(db, examinationId);
-  const decision = await newestDecision(db, examinationId);
-  const stations = await listStations(db, examinationId);
-  const [row] = await results.candidateRows(db, examinationId, {
+  const examination = await requireExamination(db, examinationId, viewer);
+  const decision = await newestDecision(db, examinationId, viewer.id);
+  const stations = await listStations(db, examinationId, viewer.id);
+  const [row] = await results.candidateRows(db, examinationId, viewer.id, {
     offset: 0,
     limit: 1,
     candidateId,
   });
   if (!row) throw notFound('candidate');
   const result = resultOf(row, await withItemTexts(db, stations), decision);
-  const sheets = await results.submittedSheets(db, candidateId);
+  const sheets = await results.submittedSheets(db, candidateId, viewer.id);
   const described = await Promise.all(
     sheets.map((sheet) =>
       describeReportSheet(
         db,
         sheet,
         stations.find((station) => station.id === sheet.stationId)?.patientReadings ?? {},
+        viewer,
       ),
     ),
   );
@@ -166,9 +170,10 @@ async function describeReportSheet(
   db: Database,
   sheet: ReportSheet,
   readings: PatientReadings,
+  viewer: Account,
 ): Promise<CandidateReport['stations'][number]['sheets'][number]> {
   const { content } = await findChecklistVersion(db, sheet.checklistVersionId);
-  const marks = (await marksOf(db, [sheet.sheetId])).get(sheet.sheetId) ?? [];
+  const marks = (await marksOf(db, [sheet.sheetId], viewer.id)).get(sheet.sheetId) ?? [];
   const missed = withReadings(content.items, readings).flatMap((item) => {
     const mark = marks.find((m) => m.item === item.key);
     const share = mark ? earnedShare(item, mark) : null;

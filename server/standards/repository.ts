@@ -1,6 +1,7 @@
 import type { Decision, Settings } from '@kritikos/contracts/standards';
 import type { StationRecord } from '@kritikos/core/standards/setStandard';
 import type { Database } from '../db/database.ts';
+import { readBy } from '../examinations/leads.ts';
 
 /**
  * One row a candidate and station with a submitted sheet: mean score and mean grade over the
@@ -10,12 +11,14 @@ import type { Database } from '../db/database.ts';
 export async function stationRecords(
   db: Database,
   examinationId: string,
+  viewer: string,
   knownTo: string | null = null,
 ): Promise<(StationRecord & { station: string })[]> {
   const { rows } = await db.raw(
     `with known as (
        select h.* from sheet h join station s on s.id = h.station_id
-       where s.examination_id = :examinationId and h.submitted_at is not null
+       where s.examination_id = :examinationId and ${readBy('s.examination_id')}
+         and h.submitted_at is not null
          and (:knownTo::uuid is null or exists (select from decision_sheet d
            where d.sheet_id = h.id and d.decision_id = :knownTo))),
      critical as (${criticalCounts('known')})
@@ -24,7 +27,7 @@ export async function stationRecords(
        coalesce((select c.counts from critical c
          where c.station_id = k.station_id and c.candidate_id = k.candidate_id), '[]') as critical
      from known k group by k.station_id, k.candidate_id`,
-    { examinationId, knownTo },
+    { examinationId, viewer, knownTo },
   );
   return rows;
 }
@@ -48,10 +51,15 @@ export function criticalCounts(sheets: string): string {
     group by station_id, candidate_id`;
 }
 
-export async function countOutstanding(db: Database, examinationId: string): Promise<number> {
+export async function countOutstanding(
+  db: Database,
+  examinationId: string,
+  viewer: string,
+): Promise<number> {
   const row = await db('sheet as h')
     .join('station as s', 's.id', 'h.station_id')
     .where('s.examination_id', examinationId)
+    .whereRaw(readBy('s.examination_id'), { viewer })
     .whereNull('h.submitted_at')
     .count('* as n')
     .first();
@@ -59,15 +67,19 @@ export async function countOutstanding(db: Database, examinationId: string): Pro
 }
 
 /** How many submitted sheets a decision does not know. */
-export async function countSubmittedSince(db: Database, decisionId: string): Promise<number> {
+export async function countSubmittedSince(
+  db: Database,
+  decisionId: string,
+  viewer: string,
+): Promise<number> {
   const { rows } = await db.raw(
     `select count(*) as n from decision d
        join station s on s.examination_id = d.examination_id
        join sheet h on h.station_id = s.id
-     where d.id = ? and h.submitted_at is not null
+     where d.id = :decisionId and ${readBy('d.examination_id')} and h.submitted_at is not null
        and not exists (select from decision_sheet k
          where k.decision_id = d.id and k.sheet_id = h.id)`,
-    [decisionId],
+    { decisionId, viewer },
   );
   return rows[0].n;
 }
@@ -75,9 +87,13 @@ export async function countSubmittedSince(db: Database, decisionId: string): Pro
 export async function findDraft(
   db: Database,
   examinationId: string,
+  viewer: string,
 ): Promise<Settings | undefined> {
-  return (await db('standard_draft').where({ examination_id: examinationId }).first('settings'))
-    ?.settings;
+  const row = await db('standard_draft')
+    .where({ examination_id: examinationId })
+    .whereRaw(readBy('standard_draft.examination_id'), { viewer })
+    .first('settings');
+  return row?.settings;
 }
 
 export async function saveDraft(
@@ -127,10 +143,15 @@ export async function insertDecision(
 }
 
 /** The sheets of an examination that are submitted. */
-export async function submittedSheets(db: Database, examinationId: string): Promise<string[]> {
+export async function submittedSheets(
+  db: Database,
+  examinationId: string,
+  viewer: string,
+): Promise<string[]> {
   return db('sheet as h')
     .join('station as s', 's.id', 'h.station_id')
     .where('s.examination_id', examinationId)
+    .whereRaw(readBy('s.examination_id'), { viewer })
     .whereNotNull('h.submitted_at')
     .pluck('h.id');
 }
@@ -142,31 +163,41 @@ export async function examinationOf(db: Database, decisionId: string): Promise<s
 }
 
 /** All decisions of an examination, the newest first. */
-export async function listDecisions(db: Database, examinationId: string): Promise<Decision[]> {
-  const rows = await decisions(db)
+export async function listDecisions(
+  db: Database,
+  examinationId: string,
+  viewer: string,
+): Promise<Decision[]> {
+  const rows = await decisions(db, viewer)
     .where('d.examination_id', examinationId)
     .orderBy('d.number', 'desc');
   return rows.map(decisionOf);
 }
 
-export async function findDecision(db: Database, id: string): Promise<Decision | undefined> {
-  const row = await decisions(db).where('d.id', id).first();
+export async function findDecision(
+  db: Database,
+  id: string,
+  viewer: string,
+): Promise<Decision | undefined> {
+  const row = await decisions(db, viewer).where('d.id', id).first();
   return row && decisionOf(row);
 }
 
 export async function newestDecision(
   db: Database,
   examinationId: string,
+  viewer: string,
 ): Promise<Decision | undefined> {
-  const row = await decisions(db)
+  const row = await decisions(db, viewer)
     .where('d.examination_id', examinationId)
     .orderBy('d.number', 'desc')
     .first();
   return row && decisionOf(row);
 }
 
-function decisions(db: Database) {
+function decisions(db: Database, viewer: string) {
   return db('decision as d')
+    .whereRaw(readBy('d.examination_id'), { viewer })
     .join('account as a', 'a.id', 'd.signed_by')
     .select('d.id', 'd.number', 'd.content', 'd.reason', 'd.signed_at', 'a.name as signedBy');
 }

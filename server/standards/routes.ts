@@ -2,8 +2,8 @@ import { route } from '../http/route.ts';
 import * as service from './service.ts';
 
 export const standardRoutes = [
-  route('GET /examinations/:examination/standards', ({ db, params }) =>
-    service.openStandards(db, params.examination),
+  route('GET /examinations/:examination/standards', ({ db, params, account }) =>
+    service.openStandards(db, params.examination, account),
   ),
   route('PUT /examinations/:examination/standards/draft', ({ db, params, body, account }) =>
     service.keepDraft(db, params.examination, body, account),
@@ -11,8 +11,10 @@ export const standardRoutes = [
   route('POST /examinations/:examination/decisions', ({ db, params, body, account }) =>
     service.signDecision(db, params.examination, body, account),
   ),
-  route('GET /decisions/:decision', ({ db, params }) => service.readDecision(db, params.decision)),
-  route('GET /decisions/:decision/rereading', ({ db, params }) =>
-    service.rereadDecision(db, params.decision),
+  route('GET /decisions/:decision', ({ db, params, account }) =>
+    service.readDecision(db, params.decision, account),
+  ),
+  route('GET /decisions/:decision/rereading', ({ db, params, account }) =>
+    service.rereadDecision(db, params.decision, account),
   ),
 ];

@@ -13,8 +13,8 @@ import type { StandardSettings } from '@kritikos/core/standards/setStandard';
 import { recordAction } from '../audit/repository.ts';
 import { inSnapshot } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
-import { candidateNumbers, listStations, lockExamination } from '../examinations/repository.ts';
-import { requireExamination } from '../examinations/service.ts';
+import { candidateNumbers, listStations } from '../examinations/repository.ts';
+import { holdExamination, requireExamination } from '../examinations/service.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, invalid, notFound } from '../http/problems.ts';
 import { computeStandard } from '../jobs/pool.ts';
@@ -26,16 +26,20 @@ const RESAMPLES = 2000;
 const SEED = 1;
 
 /** Everything that setting the standard is argued from, with the settings as they were left. */
-export async function openStandards(db: Database, examinationId: string): Promise<StandardsPage> {
-  await requireExamination(db, examinationId);
-  const candidates = await candidateNumbers(db, examinationId);
-  const decisions = await standards.listDecisions(db, examinationId);
-  const data = await stationData(db, examinationId);
+export async function openStandards(
+  db: Database,
+  examinationId: string,
+  viewer: Account,
+): Promise<StandardsPage> {
+  await requireExamination(db, examinationId, viewer);
+  const candidates = await candidateNumbers(db, examinationId, viewer.id);
+  const decisions = await standards.listDecisions(db, examinationId, viewer.id);
+  const data = await stationData(db, examinationId, viewer);
   return {
     data,
     candidates,
-    outstanding: await standards.countOutstanding(db, examinationId),
-    draft: (await standards.findDraft(db, examinationId)) ?? usualSettings(data.length),
+    outstanding: await standards.countOutstanding(db, examinationId, viewer.id),
+    draft: (await standards.findDraft(db, examinationId, viewer.id)) ?? usualSettings(data.length),
     decisions: decisions.map(withoutOutcomes),
   };
 }
@@ -66,8 +70,8 @@ export async function keepDraft(
   settings: Settings,
   lead: Account,
 ): Promise<Settings> {
-  await requireExamination(db, examinationId);
   await db.transaction(async (trx) => {
+    await holdExamination(trx, examinationId, lead);
     await standards.saveDraft(trx, examinationId, settings);
     await recordAction(trx, {
       accountId: lead.id,
@@ -93,12 +97,12 @@ export async function signDecision(
   lead: Account,
 ): Promise<Decision> {
   const known = await inSnapshot(db, async (trx) => {
-    await requireExamination(trx, examinationId);
-    await refuseOvertaken(trx, examinationId, wanted);
+    await requireExamination(trx, examinationId, lead);
+    await refuseOvertaken(trx, examinationId, wanted, lead);
     return {
-      data: await stationData(trx, examinationId),
-      candidates: (await candidateNumbers(trx, examinationId)).map((c) => c.id),
-      sheets: await standards.submittedSheets(trx, examinationId),
+      data: await stationData(trx, examinationId, lead),
+      candidates: (await candidateNumbers(trx, examinationId, lead.id)).map((c) => c.id),
+      sheets: await standards.submittedSheets(trx, examinationId, lead.id),
     };
   });
   const { data, candidates } = known;
@@ -106,8 +110,8 @@ export async function signDecision(
   const job = { data, candidates, settings, resamples: RESAMPLES, seed: SEED };
   const content = contentOf(wanted.settings, data, candidates, await computeStandard(job));
   return db.transaction(async (trx) => {
-    await lockExamination(trx, examinationId);
-    const newest = await refuseOvertaken(trx, examinationId, wanted);
+    await holdExamination(trx, examinationId, lead);
+    const newest = await refuseOvertaken(trx, examinationId, wanted, lead);
     const id = newId();
     await standards.insertDecision(trx, {
       id,
@@ -120,7 +124,7 @@ export async function signDecision(
       sheets: known.sheets,
     });
     await recordAction(trx, { accountId: lead.id, action: 'decision signed', subject: id });
-    const signed = await standards.findDecision(trx, id);
+    const signed = await standards.findDecision(trx, id, lead.id);
     if (!signed) throw notFound('decision');
     return signed;
   });
@@ -131,8 +135,9 @@ async function refuseOvertaken(
   db: Database,
   examinationId: string,
   { follows }: SignOff,
+  lead: Account,
 ): Promise<Decision | undefined> {
-  const newest = await standards.newestDecision(db, examinationId);
+  const newest = await standards.newestDecision(db, examinationId, lead.id);
   if ((newest?.id ?? null) === follows) return newest;
   throw conflict(
     'Another decision was signed meanwhile',
@@ -140,8 +145,8 @@ async function refuseOvertaken(
   );
 }
 
-export async function readDecision(db: Database, id: string): Promise<Decision> {
-  const found = await standards.findDecision(db, id);
+export async function readDecision(db: Database, id: string, viewer: Account): Promise<Decision> {
+  const found = await standards.findDecision(db, id, viewer.id);
   if (!found) throw notFound('decision');
   return found;
 }
@@ -150,17 +155,21 @@ export async function readDecision(db: Database, id: string): Promise<Decision> 
  * A signed decision read again under the present rule of critical items: its own cuts, on the
  * sheets that it knew. What was signed stays; this says whom the rule would change.
  */
-export async function rereadDecision(db: Database, id: string): Promise<Rereading> {
-  const decision = await readDecision(db, id);
+export async function rereadDecision(
+  db: Database,
+  id: string,
+  viewer: Account,
+): Promise<Rereading> {
+  const decision = await readDecision(db, id, viewer);
   const examinationId = await standards.examinationOf(db, id);
-  const data = await stationData(db, examinationId, id);
+  const data = await stationData(db, examinationId, viewer, id);
   const cuts = data.map(
     ({ station }) => decision.cuts.find((cut) => cut.station === station)?.cut ?? null,
   );
   const byCandidate = data.map(({ records }) => new Map(records.map((r) => [r.candidate, r])));
   const rule = { criticalBy: 'all' as const, ...decision.settings.rule };
   const cut = { sumOfCuts: decision.total, total: decision.total };
-  const people = await candidateNumbers(db, examinationId);
+  const people = await candidateNumbers(db, examinationId, viewer.id);
   const changed = decision.outcomes.flatMap(({ candidate, outcome: before }) => {
     const person = people.find((p) => p.id === candidate);
     const scores = byCandidate.map(
@@ -171,11 +180,11 @@ export async function rereadDecision(db: Database, id: string): Promise<Rereadin
     const { number } = person;
     return [{ candidate, number, before, after, reasons: [...reasons] }];
   });
-  const newest = await standards.newestDecision(db, examinationId);
+  const newest = await standards.newestDecision(db, examinationId, viewer.id);
   return {
     decision: withoutOutcomes(decision),
     newest: newest?.id === id,
-    submittedSince: await standards.countSubmittedSince(db, id),
+    submittedSince: await standards.countSubmittedSince(db, id, viewer.id),
     changed,
   };
 }
@@ -184,10 +193,11 @@ export async function rereadDecision(db: Database, id: string): Promise<Rereadin
 export async function stationData(
   db: Database,
   examinationId: string,
+  viewer: Account,
   knownTo: string | null = null,
 ): Promise<StandardsPage['data']> {
-  const stations = await listStations(db, examinationId);
-  const records = await standards.stationRecords(db, examinationId, knownTo);
+  const stations = await listStations(db, examinationId, viewer.id);
+  const records = await standards.stationRecords(db, examinationId, viewer.id, knownTo);
   return stations.map(({ id, title, position }) => ({
     station: id,
     title,

@@ -71,7 +71,7 @@ export async function startServer(
     agent,
     signIn,
     lead: () => signIn(LEAD.email),
-    anyone: caller(agent(), { account: null, csrfToken: '', needsFirstLead: false }),
+    anyone: caller(agent(), { account: null, csrfToken: '', needsFirstAdministrator: false }),
   };
 }
 

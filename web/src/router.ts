@@ -5,7 +5,7 @@ import { useSession } from './accounts/session.ts';
 
 declare module 'vue-router' {
   interface RouteMeta {
-    /** Who may open the page; without it, anyone. */
+    /** The role that opens the page; without it, anyone. */
     role?: Role;
     /** Everybody who is signed in may open the page. */
     signedIn?: boolean;
@@ -25,8 +25,8 @@ const routes: RouteRecordRaw[] = [
     meta: { title: 'Sign in' },
   },
   {
-    path: '/first-lead',
-    component: () => import('./accounts/FirstLeadPage.vue'),
+    path: '/first-administrator',
+    component: () => import('./accounts/FirstAdministratorPage.vue'),
     meta: { title: 'First account' },
   },
   {
@@ -103,7 +103,7 @@ const routes: RouteRecordRaw[] = [
   {
     path: '/audit',
     component: () => import('./audit/AuditPage.vue'),
-    meta: lead('Audit'),
+    meta: { role: 'administrator', title: 'Audit' },
   },
   {
     path: '/for-programs',
@@ -156,10 +156,12 @@ export const router = createRouter({ history: createWebHistory(), routes });
 router.beforeEach(async (to) => {
   const session = useSession();
   if (!session.known) await session.refresh();
-  if (session.needsFirstLead && to.path !== '/first-lead') return '/first-lead';
+  if (session.needsFirstAdministrator && to.path !== '/first-administrator')
+    return '/first-administrator';
   if (!to.meta.role && !to.meta.signedIn) return true;
   if (!session.account) return { path: '/sign-in', query: { then: to.fullPath } };
-  return to.meta.signedIn || session.account.role === to.meta.role ? true : '/';
+  const { role } = to.meta;
+  return role === undefined || session.account.roles.includes(role) ? true : '/';
 });
 
 router.afterEach((to) => {

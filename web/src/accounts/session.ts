@@ -8,7 +8,7 @@ const REMEMBERED = 'kritikos.account';
 /** Who is signed in here. Without a network the last known account is trusted for showing, never for sending. */
 export const useSession = defineStore('session', () => {
   const account = ref<Account | null>(null);
-  const needsFirstLead = ref(false);
+  const needsFirstAdministrator = ref(false);
   const known = ref(false);
 
   async function refresh(): Promise<void> {
@@ -24,7 +24,7 @@ export const useSession = defineStore('session', () => {
 
   function take(session: Session): void {
     account.value = session.account;
-    needsFirstLead.value = session.needsFirstLead;
+    needsFirstAdministrator.value = session.needsFirstAdministrator;
     known.value = true;
     useCsrfToken(session.csrfToken);
     if (session.account) localStorage.setItem(REMEMBERED, JSON.stringify(session.account));
@@ -33,16 +33,16 @@ export const useSession = defineStore('session', () => {
 
   return {
     account,
-    needsFirstLead,
+    needsFirstAdministrator,
     known,
     refresh,
     take,
     signIn: async (attempt: SignIn) => take(await call('POST /session', { body: attempt })),
-    createFirstLead: async (person: NewAccount) =>
-      take(await call('POST /accounts/first-lead', { body: person })),
+    createFirstAdministrator: async (person: NewAccount) =>
+      take(await call('POST /accounts/first-administrator', { body: person })),
     signOut: async () => {
       await call('DELETE /session');
-      take({ account: null, csrfToken: '', needsFirstLead: false });
+      take({ account: null, csrfToken: '', needsFirstAdministrator: false });
     },
   };
 });

@@ -5,8 +5,9 @@ import SheetReading from '../marking/SheetReading.vue';
 import LoadState from '../shell/LoadState.vue';
 
 const props = defineProps<{ first: string; second: string }>();
-const { data, error, reload } = useReading('GET /agreement/comparison', () => ({
-  query: { first: props.first, second: props.second },
+const { data, error, reload } = useReading('GET /sheets/:sheet/comparison', () => ({
+  params: { sheet: props.first },
+  query: { with: props.second },
 }));
 </script>
 

@@ -92,7 +92,7 @@ async function save(as: 'json' | 'fhir') {
             </span>
           </li>
         </ol>
-        <ChecklistImport v-if="session.account?.role === 'lead'" :procedure="procedure.id" />
+        <ChecklistImport v-if="session.account?.roles.includes('lead')" :procedure="procedure.id" />
       </div>
     </div>
   </section>

@@ -27,8 +27,10 @@ beforeEach(() => {
 afterEach(() => vi.unstubAllGlobals());
 
 function signIn(id: string) {
-  const account = { id, name: id, email: `${id}@x.example`, role: 'lead' as const };
-  app.runWithContext(() => useSession().take({ account, csrfToken: 't', needsFirstLead: false }));
+  const account = { id, name: id, email: `${id}@x.example`, roles: ['lead' as const] };
+  app.runWithContext(() =>
+    useSession().take({ account, csrfToken: 't', needsFirstAdministrator: false }),
+  );
 }
 function answering(answer: (path: string) => Response) {
   const fetched = vi.fn(async (path: string | URL | Request) => answer(String(path)));
@@ -98,7 +100,7 @@ describe('what a page reads', () => {
     answering(() => json([]));
     const { data, take } = onPage(() => useReading('GET /accounts/examiners'));
     await settle();
-    take([{ id: 'x', name: 'X', email: 'x@x.example', role: 'examiner' }]);
+    take([{ id: 'x', name: 'X', email: 'x@x.example', roles: ['examiner'] }]);
     expect(data.value).toHaveLength(1);
   });
 });

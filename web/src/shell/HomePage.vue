@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { onMounted } from 'vue';
 import { useRouter } from 'vue-router';
+import { firstPlaceOf } from '../accounts/places.ts';
 import { useSession } from '../accounts/session.ts';
 
 const router = useRouter();
 const session = useSession();
 
 onMounted(() => {
-  const place = { lead: '/examinations', examiner: '/stations' };
-  return router.replace(session.account ? place[session.account.role] : '/sign-in');
+  return router.replace(session.account ? firstPlaceOf(session.account) : '/sign-in');
 });
 </script>
 

@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { mdiThemeLightDark } from '@mdi/js';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import PasswordDialog from '../accounts/PasswordDialog.vue';
+import { placesOf } from '../accounts/places.ts';
 import { useSession } from '../accounts/session.ts';
 
 defineEmits<{ switchTheme: [] }>();
 const session = useSession();
 const router = useRouter();
 const changingPassword = ref(false);
+const places = computed(() => (session.account ? placesOf(session.account) : []));
 
 async function signOut() {
   await session.signOut();
@@ -21,7 +23,12 @@ async function signOut() {
     <router-link to="/" class="wordmark serif">Kritikos</router-link>
     <span class="motto soft">practical examinations of orthopedic special tests</span>
     <v-spacer />
-    <router-link v-if="session.account" to="/catalogue" class="link">Catalogue</router-link>
+    <nav v-if="session.account" class="places" aria-label="Places">
+      <router-link v-for="{ to, title } in places" :key="to" :to="to" class="link">
+        {{ title }}
+      </router-link>
+      <router-link to="/catalogue" class="link">Catalogue</router-link>
+    </nav>
     <v-btn
       :icon="mdiThemeLightDark"
       variant="text"
@@ -32,16 +39,16 @@ async function signOut() {
     <v-menu v-if="session.account">
       <template #activator="{ props }">
         <v-btn v-bind="props" variant="text" size="small" class="own">
-          <span class="who">{{ session.account.name }} · {{ session.account.role }}</span>
+          <span class="who">{{ session.account.name }}</span>
         </v-btn>
       </template>
       <v-list density="compact" role="menu">
         <v-list-item
-          v-if="session.account.role === 'lead'"
-          role="menuitem"
-          title="Audit"
-          to="/audit"
+          :title="session.account.email"
+          :subtitle="session.account.roles.join(', ')"
+          class="own-roles"
         />
+        <v-divider />
         <v-list-item role="menuitem" title="For programs" to="/for-programs" />
         <v-list-item role="menuitem" title="Change password" @click="changingPassword = true" />
         <v-list-item role="menuitem" title="Sign out" @click="signOut" />
@@ -67,6 +74,11 @@ async function signOut() {
 }
 .motto {
   font-size: 0.85rem;
+}
+.places {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 16px;
 }
 .own {
   height: auto;

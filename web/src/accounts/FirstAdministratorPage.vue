@@ -11,7 +11,7 @@ const router = useRouter();
 const person = ref<NewAccount>({ email: '', name: '', password: '' });
 
 const { fields, problem, submit } = useSubmit(async () => {
-  await session.createFirstLead(person.value);
+  await session.createFirstAdministrator(person.value);
   await router.push('/examinations');
 });
 </script>
@@ -20,8 +20,8 @@ const { fields, problem, submit } = useSubmit(async () => {
   <div class="page door">
     <h1>Make the first account</h1>
     <p class="soft">
-      This installation is empty. The first account is a lead: it creates the examination, invites
-      the examiners and signs the standard.
+      This installation is empty. The first account is an administrator’s, who invites the others
+      and gives them their roles; it may lead examinations too.
     </p>
     <form class="panel" @submit.prevent="submit">
       <PersonFields
