@@ -6,7 +6,8 @@ import type { Condition } from './conditions.ts';
 import { redraw } from './figures.ts';
 import { orVoid } from './findings.ts';
 import { bothSides, choice, consent, done } from './items.ts';
-import type { ChecklistContent, Fault, Finding, Procedure, School } from './procedure.ts';
+import type { Fault } from '@kritikos/core/scoring/checklist';
+import type { Finding, Procedure, ProcedureChecklist, School } from './procedure.ts';
 import { siteOf } from './structures.ts';
 
 type MayBeEmpty =
@@ -37,7 +38,7 @@ export interface ChecklistSpec {
 }
 
 /** A checklist written out as a whole, with the patient whom it is offered with. */
-type WrittenOut = Omit<ChecklistContent, 'simulatedPatient'> & Pick<ChecklistSpec, 'patient'>;
+type WrittenOut = Omit<ProcedureChecklist, 'simulatedPatient'> & Pick<ChecklistSpec, 'patient'>;
 
 /**
  * Completes a procedure. A checklist that is written out as a whole keeps its items and their
@@ -126,7 +127,7 @@ export function checklistFor(
   procedure: Procedure,
   condition: Condition,
   side: 'left' | 'right',
-): ChecklistContent {
+): ProcedureChecklist {
   const response = respond(procedure.loads, condition.lesions, procedure.misleads, procedure.voids);
   const { checklist } = procedure;
   const declared = procedure.findings.map(({ reading, partly, ...finding }) => {

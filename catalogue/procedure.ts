@@ -6,7 +6,7 @@ import type {
   VoidRule,
 } from '@kritikos/core/catalogue/response';
 import type { FigureSpec } from '@kritikos/core/figure/spec';
-import type { ChecklistItem, ChoiceOption } from '@kritikos/core/scoring/checklist';
+import type { ChecklistItem, ChoiceOption, Fault, Variant } from '@kritikos/core/scoring/checklist';
 
 export const REGIONS = ['shoulder', 'elbow', 'wrist', 'hip', 'knee', 'ankle', 'any'] as const;
 export type Region = (typeof REGIONS)[number];
@@ -24,13 +24,6 @@ export const KINDS = [
   'preparation',
 ] as const;
 export type Kind = (typeof KINDS)[number];
-
-/** An accepted way of doing the procedure; the station says which is expected, the sheet which was seen. */
-export interface Variant {
-  readonly key: string;
-  readonly label: string;
-  readonly description: string;
-}
 
 /**
  * The parts of a drawing that a school changes; angles that are not named stay as they are, lists
@@ -64,16 +57,8 @@ export interface School extends Variant {
   readonly figure?: FigureSpec;
 }
 
-/** A fault that can be seen, the item it spoils, and the grade that the item then gets. */
-export interface Fault {
-  readonly key: string;
-  readonly text: string;
-  readonly item: string;
-  readonly grade: number;
-}
-
-/** What the examiner ticks, with what the simulated patient shows. */
-export interface ChecklistContent {
+/** What the examiner ticks in this procedure, with what the simulated patient shows. */
+export interface ProcedureChecklist {
   readonly items: readonly ChecklistItem[];
   readonly faults: readonly Fault[];
   readonly variants: readonly Variant[];
@@ -156,5 +141,5 @@ export interface Procedure {
   /** Both sides are tested, seen in one view, or there is nothing to compare. */
   readonly sides: 'both' | 'one view' | 'none';
   readonly contraindications: readonly string[];
-  readonly checklist: ChecklistContent;
+  readonly checklist: ProcedureChecklist;
 }

@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import type { Procedure } from '@kritikos/catalogue/procedure';
+import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
 import { PROCEDURES, procedureById } from '@kritikos/catalogue/procedures';
 import {
   asOpenCatalogue,
@@ -31,9 +32,9 @@ export function exported(id: string | undefined, as: Export): object {
     case 'catalogue':
       return asOpenCatalogue([procedure]);
     case 'checklist':
-      return asOpenChecklist(id, procedure.checklist);
+      return asOpenChecklist(liftChecklist(procedure));
     case 'fhir':
-      return asQuestionnaire(id, procedure.title, procedure.checklist);
+      return asQuestionnaire(liftChecklist(procedure));
   }
 }
 
@@ -87,6 +88,7 @@ function summary(text: string): object {
     const { procedures } = readOpenCatalogue(text);
     return { holds: 'catalogue', procedures: procedures.length };
   }
-  const { procedure, checklist } = readEitherChecklist(text);
-  return { holds: 'checklist', procedure, items: checklist.items.length };
+  const { procedures, items } = readEitherChecklist(text).checklist;
+  const named = procedures.map(({ procedure }) => procedure).join(', ');
+  return { holds: 'checklist', procedure: named, items: items.length };
 }

@@ -55,7 +55,7 @@ export const agreementOverview = z.object({
 });
 export type AgreementOverview = z.infer<typeof agreementOverview>;
 
-/** The table behind a number: every cell with the pairs of sheets that stand in it. */
+/** The table behind a number, with the first pairs of sheets of the cell that was asked for. */
 export const agreementTable = z.object({
   station: z.string(),
   item: z.string().nullable(),

@@ -3,7 +3,7 @@ import { account, newAccount, passwordChange, ROLES, session, signIn } from './a
 import { agreementOverview, agreementTable, comparison } from './agreement.ts';
 import { trail, trailPage } from './audit.ts';
 import { briefing, confirmations } from './calibration.ts';
-import { checklistContent, checklistSummary, checklistVersion } from './checklists.ts';
+import { writtenChecklist, checklistSummary, checklistVersion } from './checklists.ts';
 import type { ByRight, Contract, Method, Owned, Params } from './contract.ts';
 import {
   candidatePage,
@@ -29,6 +29,9 @@ import {
 import { id, key, nothing, page } from './primitives.ts';
 import { candidateReport, results } from './results.ts';
 import { decision, rereading, signOff, standardSettings, standardsPage } from './standards.ts';
+
+/** A row or column of a table, from 0. */
+const place = z.coerce.number().int().min(0).max(60);
 
 const SIGNED_IN = { roles: ROLES } as const;
 const ADMINISTRATOR = { roles: ['administrator'] } as const;
@@ -105,7 +108,7 @@ export const api = {
   'POST /checklists/:checklist/versions': {
     says: 'Make the next version of a checklist',
     access: LEAD,
-    body: checklistContent,
+    body: writtenChecklist,
     answers: checklistVersion,
   },
 
@@ -238,7 +241,12 @@ export const api = {
   'GET /stations/:station/agreement/table': {
     says: 'The table behind a coefficient: of one item, or of the whole station',
     access: reads('station'),
-    query: z.object({ item: key.optional() }),
+    query: z.object({
+      item: key.optional(),
+      /** The cell whose pairs are wanted; without it, those that differ. */
+      row: place.optional(),
+      column: place.optional(),
+    }),
     answers: agreementTable,
   },
   'GET /sheets/:sheet/comparison': {

@@ -3,7 +3,19 @@ import { z } from 'zod';
 import { checklistVersion } from './checklists.ts';
 import { id, instant, key, text, textAsTyped } from './primitives.ts';
 
-const value = z.union([z.number().min(-10_000).max(10_000), z.string().max(60), z.null()]);
+const single = z.union([z.number().min(-10_000).max(10_000), z.string().max(60), z.null()]);
+/** One value, a pair of sides, a pair before and after, or the findings that were named. */
+const value = z.union([
+  single,
+  z.object({ left: single, right: single }),
+  z.object({
+    before: single,
+    after: single,
+    changed: z.array(z.string().max(60)).max(8).readonly(),
+  }),
+  z.array(z.string().max(60)).max(12).readonly(),
+]);
+const attempt = z.int().min(1).max(3);
 
 export const eventBody = z.discriminatedUnion('type', [
   z.object({
@@ -13,10 +25,12 @@ export const eventBody = z.discriminatedUnion('type', [
     observation: z.enum(OBSERVATIONS),
     manner: z.enum(MANNERS),
     prompted: z.boolean(),
+    attempt: attempt.optional(),
   }),
-  z.object({ type: z.literal('clear'), item: key }),
+  z.object({ type: z.literal('clear'), item: key, attempt: attempt.optional() }),
   z.object({ type: z.literal('fault'), fault: key, present: z.boolean() }),
-  z.object({ type: z.literal('variant'), variant: key }),
+  /** Where a station has several procedures, the one that the variant is of is named. */
+  z.object({ type: z.literal('variant'), variant: key, procedure: key.optional() }),
   z.object({ type: z.literal('comment'), text: textAsTyped(2000) }),
   z.object({ type: z.literal('rating'), grade: z.int().min(1).max(5) }),
   z.object({
@@ -93,6 +107,7 @@ export const sheetMark = z.object({
   observation: z.enum(OBSERVATIONS),
   manner: z.enum(MANNERS),
   prompted: z.boolean(),
+  attempt,
   at: z.number(),
 });
 export type SheetMark = z.infer<typeof sheetMark>;
@@ -104,7 +119,8 @@ export type Clock = z.infer<typeof clock>;
 export const sheetState = z.object({
   marks: z.array(sheetMark),
   faults: z.array(key),
-  variant: key,
+  /** The variant seen of each procedure. */
+  variants: z.record(key, key),
   comment: z.string(),
   rating: z.int().nullable(),
   clock: clock.nullable(),

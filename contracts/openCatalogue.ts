@@ -6,7 +6,7 @@ import type { JointAngle } from '@kritikos/core/figure/pose';
 import { AXIAL_SEGMENTS, LIMB_SEGMENTS } from '@kritikos/core/figure/segments';
 import { BASE_POSITIONS, CLOSE_UPS, HAND_ROLES, SURFACES } from '@kritikos/core/figure/spec';
 import { z } from 'zod';
-import { checklistContent } from './checklists.ts';
+import { procedureChecklist } from './checklists.ts';
 import { readFile } from './openFile.ts';
 import { key, text } from './primitives.ts';
 
@@ -214,7 +214,7 @@ export const procedureSchema = z
     followUp: z.array(key),
     sides: z.enum(['both', 'one view', 'none']),
     contraindications: z.array(said),
-    checklist: checklistContent,
+    checklist: procedureChecklist,
   })
   .superRefine(({ findings, schools, checklist }, context) => {
     for (const [i, finding] of findings.entries()) {

@@ -1,4 +1,5 @@
 import { PROCEDURES } from '@kritikos/catalogue/procedures';
+import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
 import { Fhir } from 'fhir/fhir.js';
 import { describe, expect, it } from 'vitest';
 import {
@@ -14,19 +15,37 @@ const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
 describe('open formats', () => {
   it.each(PROCEDURES.map((p) => [p.id, p] as const))(
     'lose nothing of %s there and back',
-    (id, p) => {
-      const file = asOpenChecklist(id, p.checklist);
-      expect(readOpenChecklist(JSON.stringify(file)).checklist).toEqual(plain(p.checklist));
-      const resource = plain(asQuestionnaire(id, p.title, p.checklist));
+    (_, p) => {
+      const checklist = liftChecklist(p);
+      const file = asOpenChecklist(checklist);
+      expect(readOpenChecklist(JSON.stringify(file)).checklist).toEqual(plain(checklist));
+      const resource = plain(asQuestionnaire(checklist));
       expect(fromQuestionnaire(resource)).toEqual(plain(file));
     },
   );
+
+  it('read files of the first version for ever, as the second would say them', () => {
+    for (const { id, checklist } of PROCEDURES) {
+      const old = { format: 'kritikos-checklist', version: 1, procedure: id, checklist };
+      const read = readOpenChecklist(JSON.stringify(old));
+      expect(read.version).toBe(2);
+      expect(read.checklist.items).toEqual(plain(checklist.items));
+      expect(read.checklist.procedures).toEqual([
+        {
+          procedure: id,
+          title: id,
+          variants: plain(checklist.variants),
+          usualVariant: checklist.usualVariant,
+        },
+      ]);
+    }
+  });
 
   // Lantana's general-purpose FHIR library, with the R4 definitions that it ships.
   it('make Questionnaires that a general-purpose FHIR library finds valid', () => {
     const fhir = new Fhir();
     for (const procedure of PROCEDURES) {
-      const resource = asQuestionnaire(procedure.id, procedure.title, procedure.checklist);
+      const resource = asQuestionnaire(liftChecklist(procedure));
       const { valid, messages } = fhir.validate(plain(resource) as object);
       const errors = messages.filter((m) => m.severity === 'error' || m.severity === 'fatal');
       expect([valid, errors], procedure.id).toEqual([true, []]);
@@ -36,7 +55,7 @@ describe('open formats', () => {
   it('refuse a bad file with path and reason, and take nothing of it', () => {
     const [procedure] = PROCEDURES;
     if (!procedure) throw new Error('empty catalogue');
-    const file = plain(asOpenChecklist(procedure.id, procedure.checklist)) as {
+    const file = plain(asOpenChecklist(liftChecklist(procedure))) as {
       checklist: { items: { text: string }[]; stopRule?: string };
     };
     delete file.checklist.stopRule;
@@ -46,18 +65,22 @@ describe('open formats', () => {
     );
     expect(() => readOpenChecklist(JSON.stringify(file))).toThrow(/\/checklist\/stopRule/);
     expect(() => readOpenChecklist('{')).toThrow(/is not JSON/);
-    expect(() => readOpenChecklist('{"format":"other"}')).toThrow(/must be "kritikos-checklist"/);
+    expect(() => readOpenChecklist('{"format":"other"}')).toThrow(/must be 1 or 2/);
+    expect(() => readOpenChecklist('{"format":"other","version":2}')).toThrow(
+      /must be "kritikos-checklist"/,
+    );
     expect(() => fromQuestionnaire({ resourceType: 'Patient' })).toThrow(/must be "Questionnaire"/);
-    const resource = asQuestionnaire(procedure.id, procedure.title, procedure.checklist);
+    const resource = asQuestionnaire(liftChecklist(procedure));
     expect(() => fromQuestionnaire({ ...resource, extension: [] })).toThrow(
       /\/extension: has no extension/,
     );
   });
 
   it('publish a JSON Schema', () => {
-    expect(openChecklistSchema()).toMatchObject({
-      type: 'object',
-      required: ['format', 'version', 'procedure', 'checklist'],
-    });
+    const { oneOf } = openChecklistSchema() as { oneOf: { required: string[] }[] };
+    expect(oneOf.map(({ required }) => required)).toEqual([
+      ['format', 'version', 'procedure', 'checklist'],
+      ['format', 'version', 'checklist'],
+    ]);
   });
 });

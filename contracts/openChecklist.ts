@@ -1,34 +1,52 @@
-import type { ChecklistContent } from '@kritikos/catalogue/procedure';
-import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
+import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
+import type { ChecklistContent, ChecklistItem } from '@kritikos/core/scoring/checklist';
 import { z } from 'zod';
-import { checklistContent } from './checklists.ts';
+import { checklistContent, procedureChecklist } from './checklists.ts';
 import { parsed, readContent, readFile, RefusedFile } from './openFile.ts';
 import { key } from './primitives.ts';
 
 export const FORMAT = 'kritikos-checklist';
-export const FORMAT_VERSION = 1;
+export const FORMAT_VERSION = 2;
 
-/** A checklist as a file of its own: what others may read and write. */
-export const openChecklist = z.object({
-  format: z.literal(FORMAT, { error: `must be "${FORMAT}"` }),
-  version: z.literal(FORMAT_VERSION, { error: `must be ${FORMAT_VERSION}` }),
+const format = z.literal(FORMAT, { error: `must be "${FORMAT}"` });
+/** The checklist of one procedure; what was written before there was a second version. */
+const first = z.object({
+  format,
+  version: z.literal(1),
   procedure: key,
+  checklist: procedureChecklist,
+});
+const second = z.object({
+  format,
+  version: z.literal(FORMAT_VERSION),
   checklist: checklistContent,
 });
-export type OpenChecklist = z.infer<typeof openChecklist>;
+
+/** A checklist as a file of its own: what others may read and write. */
+export const openChecklist = z.discriminatedUnion('version', [first, second], {
+  error: `must be 1 or ${FORMAT_VERSION}`,
+});
+export type OpenChecklist = z.infer<typeof second>;
 
 /** The published schema of the file, JSON Schema draft 2020-12. */
 export function openChecklistSchema(): object {
   return z.toJSONSchema(openChecklist, { unrepresentable: 'any' });
 }
 
-export function asOpenChecklist(procedure: string, checklist: ChecklistContent): OpenChecklist {
-  return openChecklist.parse({ format: FORMAT, version: FORMAT_VERSION, procedure, checklist });
+export function asOpenChecklist(checklist: ChecklistContent): OpenChecklist {
+  return second.parse({ format: FORMAT, version: FORMAT_VERSION, checklist });
 }
 
-/** Reads a checklist file whole, or refuses it with every path and reason. */
+/** Reads a checklist file whole, of either version, or refuses it with every path and reason. */
 export function readOpenChecklist(text: string): OpenChecklist {
-  return readFile(openChecklist, text);
+  return lifted(readFile(openChecklist, text));
+}
+
+/** A file of the first version as the second would say it. */
+function lifted(file: z.infer<typeof openChecklist>): OpenChecklist {
+  if (file.version === FORMAT_VERSION) return file;
+  const { procedure: id, checklist } = file;
+  return asOpenChecklist(liftChecklist({ id, title: id, checklist }));
 }
 
 /** Reads a checklist in either of its formats: our own JSON or a Questionnaire. */
@@ -36,7 +54,7 @@ export function readEitherChecklist(text: string): OpenChecklist {
   const content = parsed(text);
   return isQuestionnaire(content)
     ? fromQuestionnaire(content)
-    : readContent(openChecklist, content);
+    : lifted(readContent(openChecklist, content));
 }
 
 function isQuestionnaire(content: unknown): boolean {
@@ -54,7 +72,7 @@ interface Extension {
 interface QuestionnaireItem {
   readonly linkId: string;
   readonly text: string;
-  readonly type: 'boolean' | 'choice' | 'decimal';
+  readonly type: 'boolean' | 'choice' | 'decimal' | 'string';
   readonly extension: readonly Extension[];
   readonly answerOption?: readonly {
     readonly valueCoding: { readonly code: string; readonly display: string };
@@ -75,25 +93,20 @@ export interface Questionnaire {
 
 /**
  * A checklist as an HL7 FHIR R4 Questionnaire: done items are boolean, graded ones and choices
- * are choices, measured ones decimal. What FHIR has no element for (weight, domain, criticality,
+ * are choices, numbers decimal; pairs and clusters, for which it has no single answer, are text. What FHIR has no element for (weight, domain, criticality,
  * anchors, key) stands in extensions, so that a way there and back loses nothing.
  */
-export function asQuestionnaire(
-  procedure: string,
-  title: string,
-  checklist: ChecklistContent,
-): Questionnaire {
+export function asQuestionnaire(checklist: ChecklistContent): Questionnaire {
   const { items, task, ...rest } = checklist;
+  const procedure = rest.procedures.map((own) => own.procedure).join('-');
   return {
     resourceType: 'Questionnaire',
     status: 'draft',
     url: `${EXTENSION}:questionnaire:${procedure}`,
     name: procedure.replaceAll('-', '_'),
-    title,
+    title: rest.procedures.map((own) => own.title).join(', '),
     description: task,
-    extension: [
-      { url: `${EXTENSION}:checklist`, valueString: JSON.stringify({ procedure, ...rest }) },
-    ],
+    extension: [{ url: `${EXTENSION}:checklist`, valueString: JSON.stringify(rest) }],
     item: items.map(asQuestion),
   };
 }
@@ -109,7 +122,13 @@ function asQuestion(item: ChecklistItem): QuestionnaireItem {
     case 'done':
       return { ...base, type: 'boolean' };
     case 'measured':
+    case 'count':
+    case 'hold':
       return { ...base, type: 'decimal' };
+    case 'sides':
+    case 'retest':
+    case 'cluster':
+      return { ...base, type: 'string' };
     case 'graded':
       return {
         ...base,
@@ -140,11 +159,12 @@ const questionnaire = z.object({
 /** Reads a Questionnaire that this product wrote, or refuses it with path and reason. */
 export function fromQuestionnaire(resource: unknown): OpenChecklist {
   const { description, item, extension: own } = readContent(questionnaire, resource);
+  // The first version named its procedure, the second its procedures.
   const { procedure, ...rest } = carried(own, 'checklist', '/extension');
   return readOpenChecklist(
     JSON.stringify({
       format: FORMAT,
-      version: FORMAT_VERSION,
+      version: procedure === undefined ? FORMAT_VERSION : 1,
       procedure,
       checklist: {
         ...rest,

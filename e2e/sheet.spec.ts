@@ -108,11 +108,11 @@ test('everything works from the keyboard', async ({ page }) => {
   await page.keyboard.type('Calm and slow.');
   await page.keyboard.press('Escape');
   await page.keyboard.press('v');
-  await expect(page.locator('#variant')).toBeFocused();
-  await page.locator('#variant').selectOption('seated');
+  await expect(page.locator('.variant select')).toBeFocused();
+  await page.locator('.variant select').selectOption('seated');
   await expect(item(page, 'steadies-shoulder')).toBeVisible();
   await expect(item(page, 'couch-edge')).toHaveCount(0);
-  await page.locator('#variant').blur();
+  await page.locator('.variant select').blur();
   await page.keyboard.press('r');
   await expect(page.getByRole('dialog')).toContainText('items have no mark');
   await expect(page.getByRole('button', { name: /^Submit/ })).toBeDisabled();

@@ -1,3 +1,4 @@
+import { belongsToVariant } from '@kritikos/core/scoring/checklist';
 import type { Session } from '@kritikos/contracts/accounts';
 import type { EventBody, OwnStation, Sheet } from '@kritikos/contracts/marking';
 import { expect, test } from '@playwright/test';
@@ -32,8 +33,8 @@ async function markOverApi(page: Page, title: string): Promise<void> {
   for (const { id, candidateNumber, submittedAt } of station?.sheets ?? []) {
     if (submittedAt || candidateNumber === 1) continue;
     const sheet = await callApi<Sheet>(page.request, 'get', `/sheets/${id}`);
-    const items = sheet.checklist.content.items.filter(
-      (i) => !i.variants || i.variants.includes(sheet.state.variant),
+    const items = sheet.checklist.content.items.filter((i) =>
+      belongsToVariant(i, sheet.state.variants),
     );
     const missed = 2 * (candidateNumber - 2);
     const bodies: EventBody[] = items.map((item, i) => ({

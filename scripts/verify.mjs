@@ -1,4 +1,5 @@
-// npm run verify: goes through the chain of the audit, and says whether it is whole.
+// npm run verify: goes through the chain of the audit and scores every submitted sheet anew, and
+// says whether both are as they were kept.
 import { spawnSync } from 'node:child_process';
 import { ensurePackages } from './packages.mjs';
 import { startPostgres } from './postgres.mjs';
@@ -15,7 +16,7 @@ if (!url) {
 }
 const { status } = spawnSync(
   process.execPath,
-  ['--import', 'tsx', 'server/audit/verify.ts', ...process.argv.slice(2)],
+  ['--import', 'tsx', 'server/verify.ts', ...process.argv.slice(2)],
   { cwd: root, stdio: 'inherit', env: { ...process.env, DATABASE_URL: url } },
 );
 stop();

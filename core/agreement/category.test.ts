@@ -1,14 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import type { ChecklistItem } from '../scoring/checklist.ts';
-import type { Mark } from '../scoring/mark.ts';
-import { categoriesOf, categoryOf, POOLED, pooledCategoryOf } from './category.ts';
+import { categoriesOf, categoryOf, partOf, POOLED } from './category.ts';
 import {
   itemAgreement,
-  itemPairs,
   itemTable,
   meanScoreDifference,
   pooledAgreement,
-  pooledPairs,
   pooledTable,
 } from './sheetAgreement.ts';
 import { itemBase, markOn as mark } from '../scoring/testing/items.ts';
@@ -79,69 +76,62 @@ describe('the categories of an item', () => {
   });
 
   it('are pooled as nothing, part and all', () => {
-    expect([0, 1, 2, 3].map((grade) => pooledCategoryOf(graded, mark('graded', grade)))).toEqual([
-      0, 0.5, 0.5, 1,
-    ]);
-    expect(pooledCategoryOf(done, mark('done', null))).toBeNull();
+    expect([0, 1 / 3, 2 / 3, 1].map(partOf)).toEqual([0, 0.5, 0.5, 1]);
+  });
+
+  it('follow what the mark earned in the end, where that is another share', () => {
+    expect(categoryOf(graded, mark('graded', 3), 0)).toBe(0);
+    expect(categoryOf(choice, mark('result', 'positive'), 0)).toBe('positive');
   });
 });
 
 describe('two sheets of one candidate', () => {
-  const sheet = (percent: number | null, ...marks: Mark[]) => ({
-    variant: 'usual',
-    percent,
-    marks,
+  const cell = (first: number | string | null, second: number | string | null, times = 1) => ({
+    first,
+    second,
+    times,
   });
-  const pairs = [
-    {
-      first: sheet(80, mark('done', 1), mark('graded', 3)),
-      second: sheet(70, mark('done', 1), mark('graded', 1)),
-    },
-    { first: sheet(60, mark('done', 0), mark('graded', 2)), second: sheet(66, mark('done', 1)) },
-    { first: sheet(50, mark('done', 0)), second: sheet(null, mark('done', 0)) },
-    { first: sheet(null, mark('done', 1)), second: sheet(40, mark('done', 1)) },
-  ];
 
   it('are compared item by item, with a gap where one has no mark', () => {
-    expect(itemPairs(graded, pairs).map(({ first, second }) => [first, second])).toEqual([
-      [3, 1],
-      [2, null],
-      [null, null],
-      [null, null],
-    ]);
-    const table = itemTable(done, itemPairs(done, pairs));
+    const cells = [cell('0', '1'), cell('0', '0'), cell('1', '1', 2), cell(null, '1', 3)];
+    const table = itemTable(done, cells);
     expect(table.counts).toEqual([
       [1, 1],
       [0, 2],
     ]);
-    expect(itemAgreement(done, pairs)).toMatchObject({
+    expect(itemAgreement(done, cells)).toMatchObject({
       pairs: 4,
-      missing: 0,
+      missing: 3,
       percentAgreement: { estimate: 0.75 },
     });
   });
 
-  it('leave out an item that one of the two schools does not ask for', () => {
-    const seated = { ...done, variants: ['seated'] };
-    const mixed = [
-      {
-        first: { ...sheet(1, mark('done', 1)), variant: 'seated' },
-        second: sheet(1, mark('done', 1)),
-      },
-    ];
-    expect(itemPairs(seated, mixed)).toEqual([]);
-    expect(itemPairs(done, mixed)).toEqual([{ pair: 0, item: 'done', first: 1, second: 1 }]);
+  it('cannot stand in a category that the item does not have', () => {
+    expect(() => itemTable(done, [cell('1', '2')])).toThrow(/Mark 2 is not one/);
+    expect(() => itemTable(done, [cell('yes', '1')])).toThrow(/Mark yes is not one/);
   });
 
   it('differ in their scores on average by those that both have: (10 - 6) / 2', () => {
-    expect(meanScoreDifference(pairs)).toBeCloseTo(2, 12);
-    expect(meanScoreDifference(pairs.slice(2))).toBeNull();
+    const scores = [
+      { first: 80, second: 70 },
+      { first: 60, second: 66 },
+      { first: 50, second: null },
+      { first: null, second: 40 },
+    ];
+    expect(meanScoreDifference(scores)).toBeCloseTo(2, 12);
+    expect(meanScoreDifference(scores.slice(2))).toBeNull();
   });
 
   it('are pooled over items, PABAK with the interval of agreement on its own scale', () => {
-    const pooled = pooledPairs([done, graded], pairs);
-    expect(pooled).toHaveLength(8);
-    expect(pooledTable(pooled).n).toBe(5);
+    const pooled = [
+      { candidate: 0, first: 1, second: 1 },
+      { candidate: 0, first: 1, second: 0.5 },
+      { candidate: 1, first: 0, second: 1 },
+      { candidate: 1, first: 0.5, second: null },
+      { candidate: 2, first: 0, second: 0 },
+      { candidate: 3, first: 1, second: 1 },
+    ];
+    expect(pooledTable(pooled.map((pair) => ({ ...pair, times: 1 }))).n).toBe(5);
     const { percentAgreement, pabak } = pooledAgreement(pooled);
     // Three of five agree: (3 x .6 - 1) / 2, and lower, upper and error likewise (Byrt 1993).
     expect(percentAgreement.estimate).toBeCloseTo(0.6, 12);

@@ -24,7 +24,13 @@ export function categoriesOf(item: ChecklistItem): readonly Category[] {
     case 'graded':
       return item.anchors.map((_, grade) => ({ key: grade, label: String(grade) }));
     case 'measured':
+    case 'count':
+    case 'hold':
       return EARNED;
+    case 'sides':
+    case 'retest':
+    case 'cluster':
+      return POOLED;
     case 'choice':
       return (
         [...item.options]
@@ -39,13 +45,28 @@ export function categoriesOf(item: ChecklistItem): readonly Category[] {
  * Where a mark stands among the categories of its item; `null` where nothing was observed.
  *
  * Done and graded items are compared by what they earn, so that "said only" and "not done" are
- * the same to the candidate; measured values by the class they fall in; choices by the option.
+ * the same to the candidate; measured, counted and held values by the class they fall in; choices
+ * by the option; pairs and clusters by whether they earned nothing, a part or all. `share` is given
+ * where the mark earned something else in the end than by itself: it came too late.
  */
-export function categoryOf(item: ChecklistItem, mark: Mark): string | number | null {
-  const share = earnedShare(item, mark);
+export function categoryOf(
+  item: ChecklistItem,
+  mark: Mark,
+  share = earnedShare(item, mark),
+): string | number | null {
   if (share === null) return null;
-  if (item.kind === 'choice') return String(mark.value);
-  return item.kind === 'graded' ? Math.round(share * (item.anchors.length - 1)) : share;
+  switch (item.kind) {
+    case 'choice':
+      return String(mark.value);
+    case 'graded':
+      return Math.round(share * (item.anchors.length - 1));
+    case 'sides':
+    case 'retest':
+    case 'cluster':
+      return partOf(share);
+    default:
+      return share;
+  }
 }
 
 /** The three classes in which marks of all kinds of items can be pooled. */
@@ -55,8 +76,7 @@ export const POOLED: readonly Category[] = [
   { key: 1, label: 'full mark' },
 ];
 
-/** A mark among the pooled classes: nothing, some or all of its weight. */
-export function pooledCategoryOf(item: ChecklistItem, mark: Mark): number | null {
-  const share = earnedShare(item, mark);
-  return share === null ? null : share === 0 || share === 1 ? share : 0.5;
+/** A share among the pooled classes: nothing, some or all of the weight. */
+export function partOf(share: number): number {
+  return share === 0 || share === 1 ? share : 0.5;
 }

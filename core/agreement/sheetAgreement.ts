@@ -1,32 +1,16 @@
 import type { Estimate } from '../numerics/estimate.ts';
 import { mean } from '../numerics/summary.ts';
-import { belongsToVariant } from '../scoring/checklist.ts';
 import type { ChecklistItem } from '../scoring/checklist.ts';
-import type { Mark } from '../scoring/mark.ts';
-import { categoriesOf, categoryOf, POOLED, pooledCategoryOf } from './category.ts';
-import type { Category } from './category.ts';
+import { categoriesOf, POOLED } from './category.ts';
 import { clusteredAgreement, clusteredKappa } from './clusteredKappa.ts';
 import type { ClusteredPair } from './clusteredKappa.ts';
 import { cohenKappa } from './cohenKappa.ts';
-import { crossTable } from './crossTable.ts';
-import type { CrossTable } from './crossTable.ts';
+import { crossTable, tableOfCells } from './crossTable.ts';
+import type { Cell, CrossTable } from './crossTable.ts';
 import { disputeKind } from './disputeKind.ts';
 import type { DisputeKind } from './disputeKind.ts';
 import { percentAgreement } from './percentAgreement.ts';
 import { prevalenceBias } from './prevalenceBias.ts';
-
-/** One examiner's submitted sheet, as far as agreement needs it. */
-export interface ComparedSheet {
-  readonly variant: string;
-  readonly percent: number | null;
-  readonly marks: readonly Mark[];
-}
-
-/** The two sheets of one candidate at one station, the first examiner's first. */
-export interface SheetPair {
-  readonly first: ComparedSheet;
-  readonly second: ComparedSheet;
-}
 
 export interface Coefficients {
   readonly pairs: number;
@@ -36,14 +20,6 @@ export interface Coefficients {
   readonly prevalenceIndex: number | null;
   readonly biasIndex: number | null;
   readonly pabak: Estimate;
-}
-
-/** Two marks of one item on one pair of sheets, as they stand in the table of the item. */
-export interface MarkPair {
-  readonly pair: number;
-  readonly item: string;
-  readonly first: string | number | null;
-  readonly second: string | number | null;
 }
 
 /** The coefficients that every table of the slice is described by. */
@@ -57,40 +33,35 @@ export function describeTable(table: CrossTable): Coefficients {
   };
 }
 
-/** The pairs of marks of one item; pairs in which either variant does not ask for it are left out. */
-export function itemPairs(item: ChecklistItem, pairs: readonly SheetPair[]): MarkPair[] {
-  return markPairs(item, pairs, categoryOf);
-}
-
-export function itemTable(item: ChecklistItem, marks: readonly MarkPair[]): CrossTable {
-  return tableOf(marks, categoriesOf(item));
+/** The table of one item from its counted cells, in the order of the item's categories. */
+export function itemTable(item: ChecklistItem, cells: Iterable<Cell>): CrossTable {
+  return tableOfCells(
+    cells,
+    categoriesOf(item).map((category) => category.key),
+  );
 }
 
 /** Describes the agreement on one item, and where a dispute about it comes from. */
 export function itemAgreement(
   item: ChecklistItem,
-  pairs: readonly SheetPair[],
+  cells: Iterable<Cell>,
 ): Coefficients & { dispute: DisputeKind } {
-  const table = itemTable(item, itemPairs(item, pairs));
+  const table = itemTable(item, cells);
   return { ...describeTable(table), dispute: disputeKind(table) };
 }
 
 /** All marks of all items of a station in one table of no, part and full mark. */
-export function pooledPairs(
-  items: readonly ChecklistItem[],
-  pairs: readonly SheetPair[],
-): MarkPair[] {
-  return items.flatMap((item) => markPairs(item, pairs, pooledCategoryOf));
-}
-
-export function pooledTable(marks: readonly MarkPair[]): CrossTable {
-  return tableOf(marks, POOLED);
+export function pooledTable(cells: Iterable<Cell>): CrossTable {
+  return tableOfCells(
+    cells,
+    POOLED.map((category) => category.key),
+  );
 }
 
 /** Describes the agreement on all items of a station; errors go by candidates, not by marks. */
-export function pooledAgreement(marks: readonly MarkPair[]): Coefficients {
+export function pooledAgreement(pairs: readonly ClusteredPair[]): Coefficients {
   return describePooled(
-    marks.map(({ pair, first, second }) => ({ candidate: pair, first, second })),
+    pairs,
     POOLED.map((category) => category.key),
   );
 }
@@ -124,32 +95,11 @@ export function describePooled(
 }
 
 /** Mean of the first minus the second examiner's score, in percent points; `null` without pairs. */
-export function meanScoreDifference(pairs: readonly SheetPair[]): number | null {
+export function meanScoreDifference(
+  pairs: readonly { readonly first: number | null; readonly second: number | null }[],
+): number | null {
   const differences = pairs.flatMap(({ first, second }) =>
-    first.percent === null || second.percent === null ? [] : [first.percent - second.percent],
+    first === null || second === null ? [] : [first - second],
   );
   return mean(differences);
-}
-
-function markPairs(
-  item: ChecklistItem,
-  pairs: readonly SheetPair[],
-  classify: (item: ChecklistItem, mark: Mark) => string | number | null,
-): MarkPair[] {
-  const categoryOn = (sheet: ComparedSheet) => {
-    const mark = sheet.marks.find((m) => m.item === item.key);
-    return mark ? classify(item, mark) : null;
-  };
-  return pairs.flatMap(({ first, second }, pair) => {
-    if (!belongsToVariant(item, first.variant) || !belongsToVariant(item, second.variant))
-      return [];
-    return [{ pair, item: item.key, first: categoryOn(first), second: categoryOn(second) }];
-  });
-}
-
-function tableOf(marks: readonly MarkPair[], categories: readonly Category[]): CrossTable {
-  return crossTable(
-    marks.map((m) => [m.first, m.second] as const),
-    categories.map((c) => c.key),
-  );
 }

@@ -79,7 +79,7 @@ describe('a sheet', () => {
   const empty: SheetState = {
     marks: [],
     faults: [],
-    variant: 'usual',
+    variants: { own: 'usual' },
     comment: '',
     rating: null,
     clock: null,
@@ -164,7 +164,7 @@ describe('a sheet', () => {
       { type: 'submit' },
     );
     expect(state).toMatchObject({
-      variant: 'shin-push',
+      variants: { own: 'shin-push' },
       comment: 'Calm hands.',
       rating: 4,
       submittedAt: AT,

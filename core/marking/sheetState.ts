@@ -1,18 +1,22 @@
-import type { Manner, Observation } from '../scoring/mark.ts';
+import type { SeenVariants } from '../scoring/checklist.ts';
+import type { Manner, MarkValue, Observation } from '../scoring/mark.ts';
 
 /** What can happen on a sheet. The message format that carries it stands in contracts. */
 export type SheetEvent =
   | {
       type: 'mark';
       item: string;
-      value: number | string | null;
+      value: MarkValue;
       observation: Observation;
       manner: Manner;
       prompted: boolean;
+      /** From 1; the first unless said. */
+      attempt?: number | undefined;
     }
-  | { type: 'clear'; item: string }
+  | { type: 'clear'; item: string; attempt?: number | undefined }
   | { type: 'fault'; fault: string; present: boolean }
-  | { type: 'variant'; variant: string }
+  /** Which procedure it is of is said where the station has several. */
+  | { type: 'variant'; variant: string; procedure?: string | undefined }
   | { type: 'comment'; text: string }
   | { type: 'rating'; grade: number }
   | { type: 'clock'; running: boolean; remaining: number }
@@ -22,10 +26,11 @@ export type SheetEvent =
 
 export interface StateMark {
   item: string;
-  value: number | string | null;
+  value: MarkValue;
   observation: Observation;
   manner: Manner;
   prompted: boolean;
+  attempt: number;
   /** When the item was first marked, in milliseconds since the epoch; a correction keeps it. */
   at: number;
 }
@@ -34,7 +39,8 @@ export interface StateMark {
 export interface SheetState {
   marks: StateMark[];
   faults: string[];
-  variant: string;
+  /** The variant seen of each procedure. */
+  variants: SeenVariants;
   comment: string;
   rating: number | null;
   clock: { running: boolean; remaining: number; since: string } | null;
@@ -50,9 +56,10 @@ export interface SheetState {
 export function afterEvent(state: SheetState, event: SheetEvent, at: string): SheetState {
   switch (event.type) {
     case 'mark': {
-      const { item, value, observation, manner, prompted } = event;
-      const before = state.marks.find((m) => m.item === item);
-      const mark = { item, value, observation, manner, prompted, at: before?.at ?? Date.parse(at) };
+      const { item, value, observation, manner, prompted, attempt = 1 } = event;
+      const before = state.marks.find((m) => m.item === item && m.attempt === attempt);
+      const kept = { item, value, observation, manner, prompted, attempt };
+      const mark = { ...kept, at: before?.at ?? Date.parse(at) };
       // The order of the marks is the order of the acts: a correction keeps the place.
       const marks = before
         ? state.marks.map((m) => (m === before ? mark : m))
@@ -60,13 +67,13 @@ export function afterEvent(state: SheetState, event: SheetEvent, at: string): Sh
       return { ...state, marks };
     }
     case 'clear':
-      return { ...state, marks: state.marks.filter((m) => m.item !== event.item) };
+      return { ...state, marks: withoutMark(state.marks, event) };
     case 'fault': {
       const others = state.faults.filter((fault) => fault !== event.fault);
       return { ...state, faults: event.present ? [...others, event.fault] : others };
     }
     case 'variant':
-      return { ...state, variant: event.variant };
+      return { ...state, variants: withVariant(state.variants, event) };
     case 'comment':
       return { ...state, comment: event.text };
     case 'rating':
@@ -84,4 +91,21 @@ export function afterEvent(state: SheetState, event: SheetEvent, at: string): Sh
     case 'submit':
       return { ...state, submittedAt: at };
   }
+}
+
+/** The marks without that of an item in one attempt. */
+function withoutMark(
+  marks: StateMark[],
+  { item, attempt = 1 }: { item: string; attempt?: number | undefined },
+): StateMark[] {
+  return marks.filter((m) => m.item !== item || m.attempt !== attempt);
+}
+
+/** The variants after one was seen; where no procedure is named, there is only one. */
+function withVariant(
+  variants: SeenVariants,
+  { variant, procedure }: { variant: string; procedure?: string | undefined },
+): SeenVariants {
+  const of = procedure ?? Object.keys(variants)[0];
+  return of === undefined ? variants : { ...variants, [of]: variant };
 }

@@ -1,3 +1,5 @@
+import type { ClusterRule } from './clusterAnswer.ts';
+
 /** The vocabulary of a checklist, as scoring needs it. The file formats stand in contracts. */
 
 export const DOMAINS = [
@@ -32,26 +34,30 @@ interface ItemBase {
   readonly safety: boolean;
   /** Whether announcing the act, without doing it, earns the mark. */
   readonly saidEarns: boolean;
-  /** The variants of the procedure that the item belongs to; absent means all. */
+  /** The variants that the item belongs to; absent means all. */
   readonly variants?: readonly string[] | undefined;
+  /** The procedure that the item belongs to, where a station has several; absent means all. */
+  readonly procedure?: string | undefined;
+  /** What is marked is what the candidate declared, not what the hands did. */
+  readonly declared?: boolean | undefined;
 }
 
 /** Done or not done: 1 or 0. */
-export interface DoneItem extends ItemBase {
+export interface DoneScale {
   readonly kind: 'done';
 }
 
 /** Graded 0..k, each grade with its described anchor; `anchors[g]` describes grade g. */
-export interface GradedItem extends ItemBase {
+export interface GradedScale {
   readonly kind: 'graded';
   readonly anchors: readonly string[];
 }
 
 /**
- * A number against a reference band: an angle, a distance, a count or a hold. Full marks inside
- * the band widened by `fullTolerance`, half marks inside the band widened by `halfTolerance`.
+ * A number against a reference band: an angle or a distance. Full marks inside the band widened by
+ * `fullTolerance`, half marks inside the band widened by `halfTolerance`.
  */
-export interface MeasuredItem extends ItemBase {
+export interface MeasuredScale {
   readonly kind: 'measured';
   readonly unit: string;
   readonly lower: number;
@@ -65,6 +71,26 @@ export interface MeasuredItem extends ItemBase {
   readonly maximum: number;
 }
 
+/** How often something was done: full marks from `lower` to `upper`, half within the tolerance. */
+export interface CountScale {
+  readonly kind: 'count';
+  /** What is counted: twists, steps. */
+  readonly unit: string;
+  readonly lower: number;
+  readonly upper: number;
+  readonly halfTolerance: number;
+  readonly maximum: number;
+}
+
+/** For how many seconds something was held: full marks from `lower` to `upper`, half within the tolerance. */
+export interface HoldScale {
+  readonly kind: 'hold';
+  readonly lower: number;
+  readonly upper: number;
+  readonly halfTolerance: number;
+  readonly maximum: number;
+}
+
 /**
  * A finding or interpretation against the key. `call` orders the options from under to over; an
  * option outside that order (the trial was void, with its reason) has none.
@@ -74,7 +100,7 @@ export interface ChoiceOption {
   readonly label: string;
   readonly call: number | null;
 }
-export interface ChoiceItem extends ItemBase {
+export interface ChoiceScale {
   readonly kind: 'choice';
   readonly options: readonly ChoiceOption[];
   readonly answer: string;
@@ -82,7 +108,50 @@ export interface ChoiceItem extends ItemBase {
   readonly partly?: readonly string[] | undefined;
 }
 
-export type ChecklistItem = DoneItem | GradedItem | MeasuredItem | ChoiceItem;
+/** What one value can be marked on. */
+export type Scale = DoneScale | GradedScale | MeasuredScale | CountScale | HoldScale | ChoiceScale;
+
+/** Left and right belong together: each side on its own scale of one kind, half of the mark each. */
+export interface SidesScale {
+  readonly kind: 'sides';
+  readonly left: Scale;
+  readonly right: Scale;
+}
+
+/**
+ * The same test before and after, under the same settings (the height of a step, the hands, the
+ * cue), half of the mark each. Where a setting was changed the pair is not comparable, and what
+ * came after earns nothing.
+ */
+export interface RetestScale {
+  readonly kind: 'retest';
+  readonly before: Scale;
+  readonly after: Scale;
+  /** What must stay as it was. */
+  readonly settings: readonly string[];
+}
+
+/** An answer that needs a combination of findings, which the setter defines. */
+export interface ClusterScale extends ClusterRule {
+  readonly kind: 'cluster';
+  readonly options: readonly { readonly key: string; readonly label: string }[];
+}
+
+type On<S> = ItemBase & S;
+export type DoneItem = On<DoneScale>;
+export type GradedItem = On<GradedScale>;
+export type MeasuredItem = On<MeasuredScale>;
+export type ChoiceItem = On<ChoiceScale>;
+export type ChecklistItem =
+  | DoneItem
+  | GradedItem
+  | MeasuredItem
+  | ChoiceItem
+  | On<CountScale>
+  | On<HoldScale>
+  | On<SidesScale>
+  | On<RetestScale>
+  | On<ClusterScale>;
 
 /** Item `earns` earns only when it was marked before item `before` (for example sag before drawer). */
 export interface OrderRule {
@@ -90,7 +159,72 @@ export interface OrderRule {
   readonly before: string;
 }
 
-/** Whether the item is asked for in the variant that the sheet records. */
-export function belongsToVariant(item: ChecklistItem, variant: string | null): boolean {
-  return item.variants === undefined || (variant !== null && item.variants.includes(variant));
+/**
+ * Items that do not apply once another was marked with one of these values: the straight-knee stage
+ * is positive, so the bent-knee stage is rightly skipped.
+ */
+export interface BranchRule {
+  readonly when: string;
+  readonly is: readonly (number | string)[];
+  readonly skips: readonly string[];
+}
+
+/** How often a candidate may begin, and which attempt counts: the last, or the best. */
+export interface AttemptRule {
+  readonly allowed: number;
+  readonly counts: 'last' | 'best';
+}
+
+/** An accepted way of doing a procedure; the sheet says which was seen. */
+export interface Variant {
+  readonly key: string;
+  readonly label: string;
+  readonly description: string;
+}
+
+/** A procedure of a station with the ways of doing it; no two variants of a checklist share a key. */
+export interface ProcedureVariants {
+  readonly procedure: string;
+  readonly title: string;
+  readonly variants: readonly Variant[];
+  /** The variant that the station expects unless the examiner records another. */
+  readonly usualVariant: string;
+}
+
+/** A fault that can be seen, the item it spoils, and the grade that the item then gets. */
+export interface Fault {
+  readonly key: string;
+  readonly text: string;
+  readonly item: string;
+  readonly grade: number;
+}
+
+/** What the examiner ticks at a station of one or several procedures, with what the simulated patient shows. */
+export interface ChecklistContent {
+  readonly format: 2;
+  readonly procedures: readonly ProcedureVariants[];
+  readonly items: readonly ChecklistItem[];
+  readonly faults: readonly Fault[];
+  readonly order: readonly OrderRule[];
+  readonly branches: readonly BranchRule[];
+  readonly attempts: AttemptRule;
+  readonly simulatedPatient: string;
+  readonly task: string;
+  readonly cautions: readonly string[];
+  readonly stopRule: string;
+}
+
+/** The variant seen of each procedure, by the key of the procedure. */
+export type SeenVariants = Readonly<Record<string, string>>;
+
+/** The variants that a station expects. */
+export function usualVariants({ procedures }: Pick<ChecklistContent, 'procedures'>): SeenVariants {
+  return Object.fromEntries(procedures.map((own) => [own.procedure, own.usualVariant]));
+}
+
+/** Whether the item is asked for where these variants were seen. */
+export function belongsToVariant(item: ChecklistItem, seen: SeenVariants): boolean {
+  if (item.variants === undefined) return true;
+  const chosen = Object.values(seen);
+  return item.variants.some((variant) => chosen.includes(variant));
 }

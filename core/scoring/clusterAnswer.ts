@@ -6,9 +6,9 @@ export interface ClusterRule {
   /** All of these must be named. */
   readonly needs: readonly string[];
   /** And so many of these. */
-  readonly from?: { readonly atLeast: number; readonly of: readonly string[] };
+  readonly from?: { readonly atLeast: number; readonly of: readonly string[] } | undefined;
   /** Naming one of these spoils the answer: it speaks for something else. */
-  readonly never?: readonly string[];
+  readonly never?: readonly string[] | undefined;
 }
 
 /**

@@ -1,4 +1,5 @@
-import type { ChecklistItem, MeasuredItem } from './checklist.ts';
+import { clusterShare } from './clusterAnswer.ts';
+import type { ChecklistItem, Scale } from './checklist.ts';
 
 export const MANNERS = ['done', 'said-only', 'mimed'] as const;
 /** How the act was performed: with the hands, announced only, or pretended. */
@@ -8,16 +9,39 @@ export const OBSERVATIONS = ['observed', 'not-observed', 'not-applicable'] as co
 /** Not observed is not "not done"; not applicable by rule leaves numerator and denominator. */
 export type Observation = (typeof OBSERVATIONS)[number];
 
+/**
+ * One value on a scale: 0 or 1 (done), 0..k (graded), a number in the unit (measured), how often
+ * (count), seconds (hold), an option's key (choice); `null` where there is none.
+ */
+export type Value = number | string | null;
+
+/** What was marked on both sides. */
+export interface SidesValue {
+  readonly left: Value;
+  readonly right: Value;
+}
+
+/** What was marked before and after, and the settings that were changed between. */
+export interface RetestValue {
+  readonly before: Value;
+  readonly after: Value;
+  readonly changed: readonly string[];
+}
+
+/** What a mark can hold: one value, a pair of them, or the findings that were named. */
+export type MarkValue = Value | SidesValue | RetestValue | readonly string[];
+
 /** One examiner's record of one item. */
 export interface Mark {
   readonly item: string;
-  /** 0 or 1 (done), 0..k (graded), a number in the item's unit (measured), an option key (choice). */
-  readonly value: number | string | null;
+  readonly value: MarkValue;
   readonly observation: Observation;
   readonly manner: Manner;
   readonly prompted: boolean;
   /** Milliseconds since the epoch at the examiner's device, for order rules. */
   readonly at: number;
+  /** The attempt that it is of, from 1; the first unless said. */
+  readonly attempt?: number;
 }
 
 /**
@@ -30,27 +54,56 @@ export interface Mark {
 export function earnedShare(item: ChecklistItem, mark: Mark): number | null {
   if (mark.observation !== 'observed' || mark.value === null) return null;
   if (mark.manner === 'mimed' || (mark.manner === 'said-only' && !item.saidEarns)) return 0;
+  const { value, prompted } = mark;
   switch (item.kind) {
+    case 'sides': {
+      const { left, right } = value as SidesValue;
+      return (onScale(item.left, left, prompted) + onScale(item.right, right, prompted)) / 2;
+    }
+    case 'retest': {
+      const { before, after, changed } = value as RetestValue;
+      const comparable = changed.length === 0;
+      const again = comparable ? onScale(item.after, after, prompted) : 0;
+      return (onScale(item.before, before, prompted) + again) / 2;
+    }
+    case 'cluster':
+      return clusterShare(item, new Set(value as readonly string[]));
+    default:
+      return onScale(item, value as Value, prompted);
+  }
+}
+
+/** What one value earns on its scale; a side or a repetition that was left out earns nothing. */
+function onScale(scale: Scale, value: Value, prompted: boolean): number {
+  if (value === null) return 0;
+  switch (scale.kind) {
     case 'done':
-      return mark.value === 1 ? 1 : 0;
+      return value === 1 ? 1 : 0;
     case 'graded': {
-      const top = item.anchors.length - 1;
-      const ceiling = mark.prompted ? top - 1 : top;
-      return Math.min(Number(mark.value), ceiling) / top;
+      const top = scale.anchors.length - 1;
+      const ceiling = prompted ? top - 1 : top;
+      return Math.min(Number(value), ceiling) / top;
     }
     case 'measured':
-      return measuredShare(item, Number(mark.value));
+      return bandShare(scale, scale.fullTolerance, Number(value));
+    case 'count':
+    case 'hold':
+      return bandShare(scale, 0, Number(value));
     case 'choice':
-      if (mark.value === item.answer) return 1;
-      return item.partly?.includes(String(mark.value)) ? 0.5 : 0;
+      if (value === scale.answer) return 1;
+      return scale.partly?.includes(String(value)) ? 0.5 : 0;
   }
 }
 
 /** Full marks inside the band and its tolerance, half marks inside the wider one, else none. */
-function measuredShare(item: MeasuredItem, value: number): number {
-  const distance = distanceToBand(value, item.lower, item.upper);
-  if (distance <= item.fullTolerance) return 1;
-  return distance <= item.halfTolerance ? 0.5 : 0;
+function bandShare(
+  band: { readonly lower: number; readonly upper: number; readonly halfTolerance: number },
+  fullTolerance: number,
+  value: number,
+): number {
+  const distance = distanceToBand(value, band.lower, band.upper);
+  if (distance <= fullTolerance) return 1;
+  return distance <= band.halfTolerance ? 0.5 : 0;
 }
 
 /** How far a value lies outside [lower, upper], in the unit of the value; 0 inside. */

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { ChecklistItem } from './checklist.ts';
+import type { ChecklistItem, SeenVariants } from './checklist.ts';
 import { callOf, distanceToBand, earnedShare } from './mark.ts';
 import type { Mark } from './mark.ts';
-import { scoreSheet } from './scoreSheet.ts';
+import { DEFAULT_RULES, scoreSheet } from './scoreSheet.ts';
 import { itemBase, markOn as mark } from './testing/items.ts';
 
 const done: ChecklistItem = { ...itemBase, key: 'done', kind: 'done' };
@@ -36,6 +36,9 @@ const result: ChecklistItem = {
   ],
   answer: 'equivocal',
 };
+
+/** A procedure without variants. */
+const ANY: SeenVariants = {};
 
 describe('what a mark earns', () => {
   it('gives a graded item its share, capped below the top when prompted', () => {
@@ -123,7 +126,7 @@ describe('the score of a sheet', () => {
     const score = scoreSheet(
       [done, { ...graded, weight: 3 }],
       [mark('done', 1), mark('graded', 1)],
-      null,
+      ANY,
     );
     expect(score.percent).toBe(62.5);
     expect(score.domains.technique).toEqual({ earned: 2.5, possible: 4, percent: 62.5 });
@@ -134,7 +137,7 @@ describe('the score of a sheet', () => {
     const score = scoreSheet(
       [done, graded, other],
       [mark('done', 1), mark('graded', null, { observation: 'not-applicable' })],
-      'supine',
+      { own: 'supine' },
     );
     expect(score).toMatchObject({ percent: 100, notApplicable: ['graded'], unmarked: [] });
   });
@@ -145,10 +148,10 @@ describe('the score of a sheet', () => {
     const quarter = scoreSheet(
       items,
       [...three, mark('d', null, { observation: 'not-observed' })],
-      null,
+      ANY,
     );
     expect(quarter).toMatchObject({ percent: 100, notObserved: ['d'] });
-    const half = scoreSheet(items, three.slice(0, 2), null);
+    const half = scoreSheet(items, three.slice(0, 2), ANY);
     expect(half).toMatchObject({ percent: null, unmarked: ['c', 'd'] });
     expect(half.notes[0]).toMatch(/50 % of the weight .* not scorable/);
   });
@@ -159,7 +162,7 @@ describe('the score of a sheet', () => {
     const score = scoreSheet(
       [safe, asked, done],
       [mark('safe', 0), mark('asked', 0), mark('done', 1)],
-      null,
+      ANY,
     );
     expect(score.safety.percent).toBe(0);
     expect(score.critical).toEqual({ missed: ['safe'], met: [], unseen: [] });
@@ -171,7 +174,7 @@ describe('the score of a sheet', () => {
     const score = scoreSheet(
       [flag('met'), flag('missed'), done],
       [mark('met', 1), mark('missed', 0), mark('done', 0)],
-      null,
+      ANY,
     );
     expect(score.flags).toEqual(['missed']);
     expect(score.critical).toEqual({ missed: [], met: [], unseen: [] });
@@ -179,16 +182,16 @@ describe('the score of a sheet', () => {
 
   it('says how much may go unobserved, and asks for an item of a school only in that school', () => {
     const items = ['a', 'b'].map((key) => ({ ...done, key }));
-    const rules = { mostUnobservedShare: 0.4, order: [] };
-    expect(scoreSheet(items, [mark('a', 1)], null, rules).notes).toEqual([
+    const rules = { ...DEFAULT_RULES, mostUnobservedShare: 0.4 };
+    expect(scoreSheet(items, [mark('a', 1)], ANY, rules).notes).toEqual([
       '50 % of the weight was not marked or not observed; at most 40 % may be, so the sheet is not scorable.',
     ]);
     const seated = { ...done, key: 'seated', variants: ['seated'] };
-    const of = (variant: string | null) => scoreSheet([done, seated], [], variant).unmarked;
-    expect(of('seated')).toEqual(['done', 'seated']);
-    expect(scoreSheet([done, seated], [], 'seated').critical.unseen).toEqual([]);
-    expect(of('lying')).toEqual(['done']);
-    expect(of(null)).toEqual(['done']);
+    const of = (seen: SeenVariants) => scoreSheet([done, seated], [], seen).unmarked;
+    expect(of({ own: 'seated' })).toEqual(['done', 'seated']);
+    expect(scoreSheet([done, seated], [], { own: 'seated' }).critical.unseen).toEqual([]);
+    expect(of({ own: 'lying' })).toEqual(['done']);
+    expect(of(ANY)).toEqual(['done']);
   });
 
   it('tells a critical item that nobody observed from one that was met', () => {
@@ -202,31 +205,31 @@ describe('the score of a sheet', () => {
         mark('b', null, { observation: 'not-observed' }),
         mark('d', null, { observation: 'not-applicable' }),
       ],
-      'lying',
+      { own: 'lying' },
     );
     expect(score.critical).toEqual({ missed: [], met: ['a'], unseen: ['b', 'c'] });
   });
 
   it('applies an order rule from the times of the marks', () => {
-    const rules = { mostUnobservedShare: 0.25, order: [{ earns: 'done', before: 'graded' }] };
+    const rules = { ...DEFAULT_RULES, order: [{ earns: 'done', before: 'graded' }] };
     const late = [mark('done', 1, { at: 20 }), mark('graded', 2, { at: 10 })];
     const early = [mark('done', 1, { at: 5 }), mark('graded', 2, { at: 10 })];
-    expect(scoreSheet([done, graded], late, null, rules).percent).toBe(50);
-    expect(scoreSheet([done, graded], early, null, rules).percent).toBe(100);
+    expect(scoreSheet([done, graded], late, ANY, rules).percent).toBe(50);
+    expect(scoreSheet([done, graded], early, ANY, rules).percent).toBe(100);
     // At one time both earn; the rule is about the item that it names and about what was seen.
     const together = [mark('done', 1, { at: 10 }), mark('graded', 2, { at: 10 })];
-    expect(scoreSheet([done, graded], together, null, rules).percent).toBe(100);
+    expect(scoreSheet([done, graded], together, ANY, rules).percent).toBe(100);
     const unseen = [late[0] as Mark, mark('graded', null, { at: 10, observation: 'not-observed' })];
     const lenient = { ...rules, mostUnobservedShare: 1 };
-    expect(scoreSheet([done, graded], unseen, null, lenient).percent).toBe(100);
-    expect(scoreSheet([done, graded], [late[0] as Mark], null, lenient).percent).toBe(100);
+    expect(scoreSheet([done, graded], unseen, ANY, lenient).percent).toBe(100);
+    expect(scoreSheet([done, graded], [late[0] as Mark], ANY, lenient).percent).toBe(100);
     const other = { ...rules, order: [{ earns: 'graded', before: 'angle' }] };
     const three = [...late, mark('angle', 25, { at: 5 })];
-    expect(scoreSheet([done, graded, angle], three, null, other).domains.technique.earned).toBe(2);
+    expect(scoreSheet([done, graded, angle], three, ANY, other).domains.technique.earned).toBe(2);
   });
 
   it('has no score for an empty sheet, and says so', () => {
-    const score = scoreSheet([done], [], null);
+    const score = scoreSheet([done], [], ANY);
     expect(score.percent).toBeNull();
     expect(score.notes[0]).toMatch(/No item was marked/);
   });

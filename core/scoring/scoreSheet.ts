@@ -1,15 +1,40 @@
 import { belongsToVariant, DOMAINS } from './checklist.ts';
-import type { ChecklistItem, Domain, OrderRule } from './checklist.ts';
+import type {
+  AttemptRule,
+  BranchRule,
+  ChecklistContent,
+  ChecklistItem,
+  Domain,
+  OrderRule,
+  SeenVariants,
+} from './checklist.ts';
 import { earnedShare } from './mark.ts';
 import type { Mark } from './mark.ts';
 
+/** How the marks of a sheet are put together: what a checklist says of them, and what the school does. */
 export interface ScoringRules {
   /** A sheet with a larger share of its weight unmarked or not observed is not scorable. */
   readonly mostUnobservedShare: number;
   readonly order: readonly OrderRule[];
+  readonly branches: readonly BranchRule[];
+  readonly attempts: AttemptRule;
 }
 
-export const DEFAULT_RULES: ScoringRules = { mostUnobservedShare: 0.25, order: [] };
+export const DEFAULT_RULES: ScoringRules = {
+  mostUnobservedShare: 0.25,
+  order: [],
+  branches: [],
+  attempts: { allowed: 1, counts: 'last' },
+};
+
+/** The rules that a checklist comes with. */
+export function rulesOf({
+  order,
+  branches,
+  attempts,
+}: Pick<ChecklistContent, 'order' | 'branches' | 'attempts'>): ScoringRules {
+  return { ...DEFAULT_RULES, order, branches, attempts };
+}
 
 /** A part of the score: weights earned and possible, and their ratio in percent. */
 export interface Tally {
@@ -35,6 +60,10 @@ export interface SheetScore {
   readonly notObserved: readonly string[];
   readonly notApplicable: readonly string[];
   readonly notes: readonly string[];
+  /** The share of its weight that each item earned, by key; none where there is no share. */
+  readonly shares: Readonly<Record<string, number>>;
+  /** The attempt that counted. */
+  readonly attempt: number;
 }
 
 /**
@@ -42,14 +71,47 @@ export interface SheetScore {
  *
  * Items of another variant and items not applicable by rule leave both sums. Items that were not
  * observed, or not marked at all, leave both sums too, and are counted; too many of them make the
- * sheet not scorable.
+ * sheet not scorable. A second attempt takes the place of the first item by item, and by the rule
+ * of the checklist either it counts or the better of the two.
  * Worked value: weights 1 and 3, shares 1 and 0.5, give 100 * 2.5 / 4 = 62.5.
  */
 export function scoreSheet(
   items: readonly ChecklistItem[],
   marks: readonly Mark[],
-  variant: string | null,
+  seen: SeenVariants,
   rules: ScoringRules = DEFAULT_RULES,
+): SheetScore {
+  const attempts = Math.max(1, ...marks.map(attemptOf));
+  const upTo = (last: number) => scoreAttempt(items, standing(marks, last), seen, rules, last);
+  const scores = Array.from({ length: attempts }, (_, i) => upTo(i + 1));
+  const last = scores.at(-1) as SheetScore;
+  if (rules.attempts.counts === 'last') return last;
+  return scores.reduce((best, next) =>
+    (next.percent ?? -1) >= (best.percent ?? -1) ? next : best,
+  );
+}
+
+function attemptOf(mark: Mark): number {
+  return mark.attempt ?? 1;
+}
+
+/** What stands after an attempt: of every item its newest mark until then. */
+function standing(marks: readonly Mark[], last: number): Mark[] {
+  const newest = new Map<string, Mark>();
+  for (const mark of marks) {
+    const before = newest.get(mark.item);
+    if (attemptOf(mark) > last || (before && attemptOf(before) > attemptOf(mark))) continue;
+    newest.set(mark.item, mark);
+  }
+  return [...newest.values()];
+}
+
+function scoreAttempt(
+  items: readonly ChecklistItem[],
+  marks: readonly Mark[],
+  seen: SeenVariants,
+  rules: ScoringRules,
+  attempt: number,
 ): SheetScore {
   const byItem = new Map(marks.map((mark) => [mark.item, mark]));
   const total = new Sum();
@@ -60,12 +122,14 @@ export function scoreSheet(
   const unmarked: string[] = [];
   const notObserved: string[] = [];
   const notApplicable: string[] = [];
+  const shares: Record<string, number> = {};
+  const skipped = skippedBy(rules.branches, byItem);
   let weightUnseen = 0;
 
   for (const item of items) {
-    if (!belongsToVariant(item, variant)) continue;
+    if (!belongsToVariant(item, seen)) continue;
     const mark = byItem.get(item.key);
-    if (mark?.observation === 'not-applicable') {
+    if (mark?.observation === 'not-applicable' || skipped.has(item.key)) {
       notApplicable.push(item.key);
       continue;
     }
@@ -77,6 +141,7 @@ export function scoreSheet(
       continue;
     }
     if (mark && cameTooLate(mark, rules.order, byItem)) share = 0;
+    shares[item.key] = share;
     total.add(item.weight, share);
     domains.get(item.domain)?.add(item.weight, share);
     if (item.safety) safety.add(item.weight, share);
@@ -110,7 +175,18 @@ export function scoreSheet(
     notObserved,
     notApplicable,
     notes,
+    shares,
+    attempt,
   };
+}
+
+/** The items that do not apply, because of what others were marked with. */
+function skippedBy(branches: readonly BranchRule[], byItem: Map<string, Mark>): Set<string> {
+  const hold = branches.filter(({ when, is }) => {
+    const mark = byItem.get(when);
+    return mark?.observation === 'observed' && is.some((value) => value === mark.value);
+  });
+  return new Set(hold.flatMap(({ skips }) => skips));
 }
 
 /** True where an order rule asks for this mark before another that was set earlier. */

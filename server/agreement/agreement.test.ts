@@ -16,12 +16,16 @@ beforeAll(async () => {
   overview = (await lead.call('GET', `/examinations/${id}/agreement`)).body;
 });
 
-const tableOf = async (station: string, item?: string): Promise<AgreementTable> =>
-  (
-    await lead
-      .call('GET', `/stations/${station}/agreement/table${item ? `?item=${item}` : ''}`)
-      .expect(200)
-  ).body;
+const tableOf = async (
+  station: string,
+  query: Record<string, string | number> = {},
+): Promise<AgreementTable> => {
+  const asked = new URLSearchParams(
+    Object.entries(query).map(([k, v]): [string, string] => [k, String(v)]),
+  );
+  return (await lead.call('GET', `/stations/${station}/agreement/table?${asked}`).expect(200)).body;
+};
+const sum = (counts: readonly (readonly number[])[]) => counts.flat().reduce((a, b) => a + b, 0);
 
 /** Cohen 1960, straight from the counts: (po - pe) / (1 - pe). */
 function kappaOf(counts: readonly (readonly number[])[]): number {
@@ -37,11 +41,11 @@ describe('a coefficient of agreement', () => {
   it('can be worked out again from the table behind it, for every station', async () => {
     expect(overview.stations.length).toBeGreaterThan(0);
     for (const station of overview.stations) {
-      const { counts, pairs } = await tableOf(station.stationId);
-      expect(pairs).toHaveLength(station.pairs);
+      const { counts } = await tableOf(station.stationId);
+      expect(sum(counts)).toBe(station.pairs);
       expect(station.kappa.estimate).toBeCloseTo(kappaOf(counts), 9);
-      const agreed = counts.reduce((sum, row, i) => sum + (row[i] ?? 0), 0);
-      expect(station.percentAgreement.estimate).toBeCloseTo(agreed / pairs.length, 9);
+      const agreed = counts.reduce((total, row, i) => total + (row[i] ?? 0), 0);
+      expect(station.percentAgreement.estimate).toBeCloseTo(agreed / sum(counts), 9);
     }
   });
 
@@ -53,30 +57,32 @@ describe('a coefficient of agreement', () => {
   });
 
   it('counts every pair of marks in the cell where its pair of sheets stands', async () => {
-    const station = overview.stations[0];
-    for (const { item, pairs: n } of station?.items ?? []) {
-      const { counts, pairs, categories } = await tableOf(station?.stationId ?? '', item);
-      expect(pairs).toHaveLength(n);
-      const again = categories.map((_, i) =>
-        categories.map((__, j) => pairs.filter((p) => p.row === i && p.column === j).length),
-      );
-      expect(counts).toEqual(again);
+    const station = overview.stations[0]?.stationId ?? '';
+    for (const { item, pairs: n } of overview.stations[0]?.items.slice(0, 6) ?? []) {
+      const { counts, categories, pairs: differing } = await tableOf(station, { item });
+      expect(sum(counts)).toBe(n);
+      for (const { row, column } of differing) expect(row).not.toBe(column);
+      for (const row of categories.keys()) {
+        for (const column of categories.keys()) {
+          const { pairs } = await tableOf(station, { item, row, column });
+          expect(pairs).toHaveLength(counts[row]?.[column] ?? NaN);
+          for (const pair of pairs) expect([pair.row, pair.column]).toEqual([row, column]);
+        }
+      }
     }
   });
 
   it('leads on to two sheets that differ on exactly the items off the diagonal', async () => {
     const station = overview.stations[0];
     const { pairs } = await tableOf(station?.stationId ?? '');
-    const number = pairs[0]?.candidateNumber;
-    const own = pairs.filter((p) => p.candidateNumber === number);
-    const [first, second] = [own[0]?.firstSheet ?? '', own[0]?.secondSheet ?? ''];
-    const { differing, ...sheets }: Comparison = (
-      await lead.call('GET', `/sheets/${first}/comparison?with=${second}`).expect(200)
-    ).body;
-    expect(sheets.first.candidateNumber).toBe(number);
-    expect(sheets.first.examiner).not.toBe(sheets.second.examiner);
-    for (const { item, row, column } of own) {
-      if (row !== column) expect(differing).toContain(item);
+    expect(pairs.length).toBeGreaterThan(2);
+    for (const { firstSheet, secondSheet, candidateNumber, item } of pairs.slice(0, 8)) {
+      const { differing, ...sheets }: Comparison = (
+        await lead.call('GET', `/sheets/${firstSheet}/comparison?with=${secondSheet}`).expect(200)
+      ).body;
+      expect(sheets.first.candidateNumber).toBe(candidateNumber);
+      expect(sheets.first.examiner).not.toBe(sheets.second.examiner);
+      expect(differing).toContain(item);
     }
   });
 
@@ -85,17 +91,20 @@ describe('a coefficient of agreement', () => {
       overview.stations.reduce((sum, station) => sum + station.candidates, 0),
     );
     expect(overview.doubleMarked).toBeLessThanOrEqual(overview.planned);
-    const { pairs } = await tableOf(overview.stations[0]?.stationId ?? '', 'both-sides');
-    const numbers = pairs.map((p) => p.candidateNumber);
-    expect(new Set(numbers).size).toBe(numbers.length);
+    for (const { stationId, candidates } of overview.stations) {
+      const { counts } = await tableOf(stationId, { item: 'consent' });
+      expect(sum(counts)).toBeLessThanOrEqual(candidates);
+    }
   });
 });
 
 describe('what cannot be compared', () => {
   it('is refused with what is wrong', async () => {
     const [one, other] = overview.stations;
-    const [a] = (await tableOf(one?.stationId ?? '')).pairs;
-    const [b] = (await tableOf(other?.stationId ?? '')).pairs;
+    const [[a], [b]] = [
+      (await tableOf(one?.stationId ?? '')).pairs,
+      (await tableOf(other?.stationId ?? '')).pairs,
+    ];
     const mixed = await lead.call(
       'GET',
       `/sheets/${a?.firstSheet}/comparison?with=${b?.firstSheet}`,

@@ -6,7 +6,7 @@ export const agreementRoutes = [
     service.describeAgreement(db, params.examination, account),
   ),
   route('GET /stations/:station/agreement/table', ({ db, params, query, account }) =>
-    service.tableBehind(db, params.station, query.item, account),
+    service.tableBehind(db, params.station, query, account),
   ),
   route('GET /sheets/:sheet/comparison', ({ db, params, query, account }) =>
     service.compareSheets(db, params.sheet, query.with, account),

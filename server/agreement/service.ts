@@ -9,15 +9,12 @@ import type { Station } from '@kritikos/contracts/examinations';
 import { categoriesOf, POOLED } from '@kritikos/core/agreement/category';
 import {
   itemAgreement,
-  itemPairs,
   itemTable,
   meanScoreDifference,
   pooledAgreement,
-  pooledPairs,
   pooledTable,
 } from '@kritikos/core/agreement/sheetAgreement';
-import type { SheetPair } from '@kritikos/core/agreement/sheetAgreement';
-import { withReadings } from '@kritikos/core/scoring/patientReadings';
+import { groupBy } from '@kritikos/core/numerics/groupBy';
 import { findChecklistVersion } from '../checklists/service.ts';
 import { inSnapshot } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
@@ -25,80 +22,112 @@ import { cycleCounts, listStations } from '../examinations/repository.ts';
 import { requireExamination, requireStation } from '../examinations/service.ts';
 import { HttpProblem, notFound } from '../http/problems.ts';
 import { describeSheet, requireSheet } from '../marking/service.ts';
-import { marksOf, submittedPairs } from './repository.ts';
-import type { PairRow } from './repository.ts';
+import * as agreement from './repository.ts';
+import type { ItemCell, PairRow, PooledCell } from './repository.ts';
 
-/** How far the examiners of every station agree, item by item. */
+/** The page lists so many pairs of a cell; the count beside them tells how many there are. */
+const MOST_PAIRS = 60;
+
+/** How far the examiners of every station agree, item by item, from the marks as they were kept. */
 export async function describeAgreement(
   db: Database,
   examinationId: string,
   viewer: Account,
 ): Promise<AgreementOverview> {
-  await requireExamination(db, examinationId, viewer);
-  const stations = await listStations(db, examinationId, viewer.id);
-  const rows = await submittedPairs(db, { examinationId }, viewer.id);
-  const { pairs: planned } = await cycleCounts(db, examinationId, viewer.id);
-  const described: StationAgreement[] = [];
-  for (const station of stations) {
-    const own = rows.filter((row) => row.stationId === station.id);
-    described.push(await describeStation(db, station, own, viewer));
-  }
-  return { doubleMarked: rows.length, planned, stations: described };
+  return inSnapshot(db, async (trx) => {
+    await requireExamination(trx, examinationId, viewer);
+    const stations = await listStations(trx, examinationId, viewer.id);
+    const where = { examinationId };
+    const pairs = await agreement.submittedPairs(trx, where, viewer.id);
+    const items = groupBy(await agreement.itemCells(trx, where, viewer.id), ofStation);
+    const pooled = groupBy(await agreement.pooledCells(trx, where, viewer.id), ofStation);
+    const { pairs: planned } = await cycleCounts(trx, examinationId, viewer.id);
+    const described: StationAgreement[] = [];
+    for (const station of stations) {
+      const own = {
+        pairs: pairs.filter((pair) => pair.stationId === station.id),
+        items: items.get(station.id) ?? [],
+        pooled: pooled.get(station.id) ?? [],
+      };
+      described.push(await describeStation(trx, station, own));
+    }
+    return { doubleMarked: pairs.length, planned, stations: described };
+  });
+}
+
+function ofStation({ stationId }: { readonly stationId: string }): string {
+  return stationId;
 }
 
 async function describeStation(
   db: Database,
-  station: Station,
-  rows: readonly PairRow[],
-  viewer: Account,
+  { id, position, title, checklistVersionId }: Station,
+  own: { pairs: PairRow[]; items: ItemCell[]; pooled: PooledCell[] },
 ): Promise<StationAgreement> {
-  const { content } = await findChecklistVersion(db, station.checklistVersionId);
-  const items = withReadings(content.items, station.patientReadings);
-  const pairs = await sheetPairs(db, rows, viewer);
+  const { content } = await findChecklistVersion(db, checklistVersionId);
+  const cells = groupBy(own.items, (cell) => cell.item);
   return {
-    stationId: station.id,
-    position: station.position,
-    title: station.title,
-    candidates: rows.length,
-    variantsDiffer: rows.filter((row) => row.firstVariant !== row.secondVariant).length,
-    examiners: [...new Set(rows.flatMap((row) => [row.firstExaminer, row.secondExaminer]))],
-    meanDifference: meanScoreDifference(pairs),
-    ...pooledAgreement(pooledPairs(items, pairs)),
-    items: items.map((item) => ({
+    stationId: id,
+    position,
+    title,
+    candidates: own.pairs.length,
+    variantsDiffer: own.pairs.filter((pair) => pair.variantsDiffer).length,
+    examiners: [...new Set(own.pairs.flatMap((p) => [p.firstExaminer, p.secondExaminer]))],
+    meanDifference: meanScoreDifference(
+      own.pairs.map((pair) => ({ first: pair.firstPercent, second: pair.secondPercent })),
+    ),
+    ...pooledAgreement(own.pooled.flatMap(marksOfCandidate)),
+    items: content.items.map((item) => ({
       item: item.key,
       text: item.text,
       kind: item.kind,
       domain: item.domain,
       observability: item.observability,
-      ...itemAgreement(item, pairs),
+      ...itemAgreement(item, cells.get(item.key) ?? []),
     })),
   };
+}
+
+/** The marks of a candidate that stand in one cell, one by one. */
+function marksOfCandidate({ candidateNumber: candidate, first, second, times }: PooledCell) {
+  const place = (share: string | number | null) => (share === null ? null : Number(share));
+  const mark = { candidate, first: place(first), second: place(second) };
+  return Array.from({ length: times }, () => mark);
 }
 
 /** The table behind a coefficient: of one item, or of the whole station where no item is named. */
 export async function tableBehind(
   db: Database,
   stationId: string,
-  itemKey: string | undefined,
+  {
+    item: itemKey,
+    row,
+    column,
+  }: { item?: string | undefined; row?: number | undefined; column?: number | undefined },
   viewer: Account,
 ): Promise<AgreementTable> {
   const station = await requireStation(db, stationId, viewer);
-  const own = (await listStations(db, station.examinationId, viewer.id)).find(
-    (s) => s.id === stationId,
-  );
-  if (!own) throw notFound('station');
-  const { content } = await findChecklistVersion(db, own.checklistVersionId);
-  const items = withReadings(content.items, own.patientReadings);
-  const item = items.find((i) => i.key === itemKey);
+  const { content } = await findChecklistVersion(db, station.checklistVersionId);
+  const item = content.items.find((i) => i.key === itemKey);
   if (itemKey !== undefined && !item) throw notFound('item on this checklist');
-  const rows = await submittedPairs(db, { stationId }, viewer.id);
-  const pairs = await sheetPairs(db, rows, viewer);
-  const marks = item ? itemPairs(item, pairs) : pooledPairs(items, pairs);
   const categories = item ? categoriesOf(item) : POOLED;
-  const table = item ? itemTable(item, marks) : pooledTable(marks);
-  const place = (key: string | number | null) => categories.findIndex((c) => c.key === key);
+  const where = { stationId };
+  const table = item
+    ? itemTable(
+        item,
+        (await agreement.itemCells(db, where, viewer.id)).filter((c) => c.item === item.key),
+      )
+    : pooledTable(await agreement.pooledCells(db, where, viewer.id));
+  const [first, second] = [categories[row ?? -1], categories[column ?? -1]];
+  const pairs = await agreement.pairsIn(db, stationId, viewer.id, {
+    item: item?.key ?? null,
+    cell: first && second ? { first: first.key, second: second.key } : null,
+    most: MOST_PAIRS,
+  });
+  const place = (key: string) => categories.findIndex((c) => String(c.key) === key);
+  const rows = await agreement.submittedPairs(db, where, viewer.id);
   const names = (side: 'firstExaminer' | 'secondExaminer') =>
-    [...new Set(rows.map((row) => row[side]))].join(', ');
+    [...new Set(rows.map((pair) => pair[side]))].join(', ');
   return {
     station: station.title,
     item: item?.key ?? null,
@@ -106,22 +135,12 @@ export async function tableBehind(
     first: names('firstExaminer') || 'First examiner',
     second: names('secondExaminer') || 'Second examiner',
     categories: categories.map((c) => ({ ...c })),
-    counts: table.counts.map((row) => [...row]),
-    pairs: marks.flatMap((mark) => {
-      const row = rows[mark.pair];
-      if (!row || mark.first === null || mark.second === null) return [];
-      const { candidateNumber, firstSheet, secondSheet } = row;
-      return [
-        {
-          candidateNumber,
-          item: mark.item,
-          row: place(mark.first),
-          column: place(mark.second),
-          firstSheet,
-          secondSheet,
-        },
-      ];
-    }),
+    counts: table.counts.map((counts) => [...counts]),
+    pairs: pairs.map(({ first: one, second: other, ...pair }) => ({
+      ...pair,
+      row: place(one),
+      column: place(other),
+    })),
   };
 }
 
@@ -149,28 +168,4 @@ export async function compareSheets(
     .map((item) => item.key)
     .filter((item) => valueOn(first, item) !== valueOn(second, item));
   return { first, second, differing };
-}
-
-async function sheetPairs(
-  db: Database,
-  rows: readonly PairRow[],
-  viewer: Account,
-): Promise<SheetPair[]> {
-  const marks = await marksOf(
-    db,
-    rows.flatMap((row) => [row.firstSheet, row.secondSheet]),
-    viewer.id,
-  );
-  return rows.map((row) => ({
-    first: {
-      variant: row.firstVariant,
-      percent: row.firstPercent,
-      marks: marks.get(row.firstSheet) ?? [],
-    },
-    second: {
-      variant: row.secondVariant,
-      percent: row.secondPercent,
-      marks: marks.get(row.secondSheet) ?? [],
-    },
-  }));
 }

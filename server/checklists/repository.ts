@@ -1,4 +1,7 @@
 import type { ChecklistSummary, ChecklistVersion } from '@kritikos/contracts/checklists';
+import type { ProcedureChecklist } from '@kritikos/catalogue/procedure';
+import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
+import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import type { Database } from '../db/database.ts';
 
 /** The newest version of every checklist; a school's own goes before a newer one of the catalogue. */
@@ -27,7 +30,7 @@ export async function findVersion(db: Database, id: string): Promise<ChecklistVe
       'v.frozen_at as frozenAt',
       'v.content',
     );
-  return row && { ...row, frozenAt: row.frozenAt?.toISOString() ?? null };
+  return row && { ...row, frozenAt: row.frozenAt?.toISOString() ?? null, content: lifted(row) };
 }
 
 export async function findNewestOf(
@@ -40,13 +43,6 @@ export async function findNewestOf(
     .first('id', 'version');
 }
 
-export async function findByProcedure(
-  db: Database,
-  procedureId: string,
-): Promise<{ id: string } | undefined> {
-  return db('checklist').where({ procedure_id: procedureId }).first('id');
-}
-
 export async function insertChecklist(
   db: Database,
   checklist: { id: string; procedure_id: string; title: string; region: string },
@@ -54,22 +50,31 @@ export async function insertChecklist(
   await db('checklist').insert(checklist);
 }
 
-/** Inserts the catalogue's content as the next version, where it is not the catalogue's newest. */
-export async function offerVersion(
+/** The checklist of each procedure with the newest version that the catalogue has made of it. */
+export async function offeredVersions(
   db: Database,
-  checklistId: string,
-  id: string,
-  content: object,
-): Promise<void> {
-  await db.raw(
-    `insert into checklist_version (id, checklist_id, version, content, origin)
-     select :id, :checklistId, max(version) + 1, :content::jsonb, 'catalogue'
-     from checklist_version where checklist_id = :checklistId
-     having (select content from checklist_version
-       where checklist_id = :checklistId and origin = 'catalogue'
-       order by version desc limit 1) is distinct from :content::jsonb`,
-    { id, checklistId, content: JSON.stringify(content) },
-  );
+): Promise<{ id: string; procedureId: string; newest: number; content: ChecklistContent }[]> {
+  const { rows } = await db.raw(`
+    select c.id, c.procedure_id as "procedureId", c.title, o.content,
+      (select max(version) from checklist_version v where v.checklist_id = c.id) as newest
+    from checklist c cross join lateral (
+      select content from checklist_version v
+      where v.checklist_id = c.id and v.origin = 'catalogue' order by version desc limit 1) o`);
+  return rows.map((row: Stored & { id: string; newest: number }) => ({
+    ...row,
+    content: lifted(row),
+  }));
+}
+
+interface Stored {
+  readonly procedureId: string;
+  readonly title: string;
+  readonly content: ChecklistContent | ProcedureChecklist;
+}
+
+/** What is stored stays as it was written; what is read is in the present format. */
+function lifted({ procedureId: id, title, content }: Stored): ChecklistContent {
+  return 'format' in content ? content : liftChecklist({ id, title, checklist: content });
 }
 
 export async function insertVersion(

@@ -4,6 +4,7 @@ import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { offerCatalogue } from '../checklists/service.ts';
 import { rowsInDump } from '../testing/firstSchemaDump.ts';
+import { verifyKept } from '../marking/verifyKept.ts';
 import { startServer } from '../testing/startServer.ts';
 import type { Caller } from '../testing/startServer.ts';
 
@@ -112,7 +113,7 @@ describe('a database of the first schema, brought up to date', () => {
 
   it('knows by name what its sheets only counted', async () => {
     const { rows } = await server.db.raw(`
-      select h.critical_missed, h.critical_met, h.critical_unseen, v.content, h.variant
+      select h.critical_missed, h.critical_met, h.critical_unseen, v.content
       from sheet h join checklist_version v on v.id = h.checklist_version_id
       where h.submitted_at is not null`);
     expect(rows).toHaveLength(124);
@@ -131,6 +132,28 @@ describe('a database of the first schema, brought up to date', () => {
     // What the dump's sheets counted as critical failures before they were named.
     expect(sizes.missed).toBe(countedBefore());
     expect(sizes.met).toBeGreaterThan(80);
+  });
+
+  it('keeps what every item of a submitted sheet earned, as the core scores it', async () => {
+    const sheets = await server.db('sheet').whereNotNull('submitted_at').pluck('id');
+    expect(sheets).toHaveLength(124);
+    expect(await verifyKept(server.db)).toMatchObject({ sheets: 124, differing: [] });
+    expect(await countOf('sheet_item')).toBeGreaterThan(1_600);
+  });
+
+  it('gives every item an identity, one for all versions that say the same', async () => {
+    const { rows } = await server.db.raw(`
+      select c.item_id, v.checklist_id, count(*) as versions, count(distinct i.item ->> 'text') as texts
+      from checklist_item c
+        join checklist_version v on v.id = c.version_id
+        cross join jsonb_array_elements(v.content -> 'items') i(item)
+      where i.item ->> 'key' = c.key group by c.item_id, v.checklist_id`);
+    expect(rows.every((row: { texts: number }) => row.texts === 1)).toBe(true);
+    expect(new Set(rows.map((row: { item_id: string }) => row.item_id)).size).toBe(rows.length);
+    const { rows: asked } = await server.db.raw(
+      `select sum(jsonb_array_length(content -> 'items')) as n from checklist_version`,
+    );
+    expect(await countOf('checklist_item')).toBe(asked[0].n);
   });
 
   it('is offered the corrected catalogue beside its checklists, of which none is touched', async () => {

@@ -1,12 +1,12 @@
-import type { ChecklistContent } from '@kritikos/catalogue/procedure';
+import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import type { EventBody } from '@kritikos/contracts/marking';
 import type { Chance } from '@kritikos/core/numerics/random';
 import { belongsToVariant } from '@kritikos/core/scoring/checklist';
-import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
+import type { ChecklistItem, SeenVariants } from '@kritikos/core/scoring/checklist';
 
 /** What a candidate really did at a station: the share of each item, whatever anybody marked. */
 export interface Performance {
-  readonly variant: string;
+  readonly variants: SeenVariants;
   readonly shares: ReadonlyMap<string, number>;
   /** On the scale of the overall grade, before the examiner rounds it. */
   readonly impression: number;
@@ -26,7 +26,7 @@ const SLIPS = 0.03;
 export function perform(
   content: ChecklistContent,
   ability: number,
-  variant: string,
+  variants: SeenVariants,
   chance: Chance,
 ): Performance {
   const here = ability + 0.5 * chance.normal();
@@ -34,7 +34,7 @@ export function perform(
   let sum = 0;
   let weight = 0;
   for (const item of content.items) {
-    if (!belongsToVariant(item, variant)) continue;
+    if (!belongsToVariant(item, variants)) continue;
     const share = drawShare(item, here, chance);
     shares.set(item.key, share);
     sum += item.weight * share;
@@ -42,7 +42,7 @@ export function perform(
   }
   // 40 % of the marks feel like a clear fail, 95 % like an excellent performance.
   const impression = 1 + (4 * ((100 * sum) / weight - 40)) / 55;
-  return { variant, shares, impression };
+  return { variants, shares, impression };
 }
 
 function drawShare(item: ChecklistItem, ability: number, chance: Chance): number {
@@ -121,6 +121,12 @@ function valueFor(item: ChecklistItem, share: number, chance: Chance): number | 
       const beyond = share === 0.5 ? item.halfTolerance : item.halfTolerance + 3 * item.step;
       return Math.min(item.maximum, item.upper + beyond);
     }
+    case 'count':
+    case 'hold':
+    case 'sides':
+    case 'retest':
+    case 'cluster':
+      throw new Error(`The demo does not play the kind ${item.kind} (${item.key}).`);
     case 'choice': {
       if (share === 1) return item.answer;
       const wrong = item.options.filter(

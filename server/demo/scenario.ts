@@ -2,6 +2,7 @@ import type { Account } from '@kritikos/contracts/accounts';
 import type { Examination, Station } from '@kritikos/contracts/examinations';
 import type { EventBody, MarkEvent } from '@kritikos/contracts/marking';
 import { seededChance } from '@kritikos/core/numerics/random';
+import { usualVariants } from '@kritikos/core/scoring/checklist';
 import { newestVersions } from '../checklists/repository.ts';
 import { findChecklistVersion } from '../checklists/service.ts';
 import { createAccount, createFirstAdministrator } from '../accounts/service.ts';
@@ -139,10 +140,12 @@ async function markEverybody(
   for (const station of stationList) {
     const { content } = await findChecklistVersion(db, station.checklistVersionId);
     for (const [i, ability] of abilities.entries()) {
-      const others = content.variants.filter((v) => v.key !== content.usualVariant);
-      const variant =
-        chance.uniform() < 0.12 ? (others[0]?.key ?? content.usualVariant) : content.usualVariant;
-      performances.set(`${station.position} ${i + 1}`, perform(content, ability, variant, chance));
+      const seen = { ...usualVariants(content) };
+      for (const { procedure, variants, usualVariant } of content.procedures) {
+        const other = variants.find((v) => v.key !== usualVariant);
+        if (chance.uniform() < 0.12 && other) seen[procedure] = other.key;
+      }
+      performances.set(`${station.position} ${i + 1}`, perform(content, ability, seen, chance));
     }
   }
   for (const examiner of examiners) {
@@ -159,8 +162,10 @@ async function markEverybody(
         const seen = performances.get(`${station.position} ${sheet.candidateNumber}`);
         if (!seen || sheet.candidateNumber === IMPERFECTIONS.lateCandidate) continue;
         let bodies: EventBody[] = watch(content, seen, eye, ambiguous, chance);
-        if (seen.variant !== content.usualVariant)
-          bodies.unshift({ type: 'variant', variant: seen.variant });
+        const usual = usualVariants(content);
+        for (const [procedure, variant] of Object.entries(seen.variants)) {
+          if (variant !== usual[procedure]) bodies.unshift({ type: 'variant', procedure, variant });
+        }
         const rating = grade(seen, eye, chance);
         bodies = disturb(bodies, station.position, sheet.candidateNumber, station.minutes * 60);
         bodies.push({ type: 'rating', grade: rating }, { type: 'submit' });

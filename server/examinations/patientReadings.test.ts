@@ -76,13 +76,13 @@ describe('the numbers of the person who plays the patient', () => {
         type: 'mark',
         item: item.key,
         value:
-          item.kind === 'done'
-            ? 1
-            : item.kind === 'graded'
-              ? item.anchors.length - 1
-              : item.kind === 'measured'
-                ? item.lower
-                : item.answer,
+          item.kind === 'graded'
+            ? item.anchors.length - 1
+            : item.kind === 'measured'
+              ? item.lower
+              : item.kind === 'choice'
+                ? item.answer
+                : 1,
         observation: 'observed',
         manner: 'done',
         prompted: false,

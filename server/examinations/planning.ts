@@ -1,6 +1,8 @@
 import type { Account } from '@kritikos/contracts/accounts';
 import type { Planned, Station } from '@kritikos/contracts/examinations';
 import { recordAction } from '../audit/repository.ts';
+import { usualVariants } from '@kritikos/core/scoring/checklist';
+import type { SeenVariants } from '@kritikos/core/scoring/checklist';
 import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
 import { newId } from '../http/newId.ts';
@@ -38,7 +40,7 @@ export async function planSheets(
     const wanted: PlannedSheet[] = [];
     for (const station of stations) {
       const { content } = await findChecklistVersion(trx, station.checklistVersionId);
-      wanted.push(...sheetsOf(station, candidates, content.usualVariant));
+      wanted.push(...sheetsOf(station, candidates, usualVariants(content)));
     }
     const removed = await examinations.removeUnplannedSheets(trx, examinationId, wanted);
     const added = await examinations.insertPlannedSheets(trx, wanted);
@@ -57,7 +59,7 @@ export async function planSheets(
 function sheetsOf(
   { id, position, checklistVersionId, examiners }: Station,
   candidates: readonly { id: string }[],
-  variant: string,
+  variants: SeenVariants,
 ): PlannedSheet[] {
   return examiners.flatMap(({ accountId, every }) =>
     candidates
@@ -68,7 +70,7 @@ function sheetsOf(
         candidate_id: candidate.id,
         examiner_id: accountId,
         checklist_version_id: checklistVersionId,
-        variant,
+        variants: JSON.stringify(variants),
       })),
   );
 }

@@ -5,6 +5,7 @@ import type {
   NewExamination,
   Station,
 } from '@kritikos/contracts/examinations';
+import type { SeenVariants } from '@kritikos/core/scoring/checklist';
 import type { Database } from '../db/database.ts';
 import { ledBy, readBy } from './leads.ts';
 
@@ -131,15 +132,24 @@ export async function listStations(
   }));
 }
 
+export interface FoundStation {
+  readonly id: string;
+  readonly examinationId: string;
+  readonly position: number;
+  readonly title: string;
+  readonly checklistVersionId: string;
+}
+
 export async function findStation(
   db: Database,
   id: string,
   viewer: string,
-): Promise<{ id: string; examinationId: string; position: number; title: string } | undefined> {
+): Promise<FoundStation | undefined> {
   return db('station')
     .where({ id })
     .whereRaw(readBy('station.examination_id'), { viewer })
-    .first('id', 'examination_id as examinationId', 'position', 'title');
+    .first('id', 'examination_id as examinationId', 'position', 'title')
+    .select('checklist_version_id as checklistVersionId');
 }
 
 export async function insertStation(
@@ -208,12 +218,12 @@ export async function useVersion(
   db: Database,
   stationId: string,
   versionId: string,
-  variant: string,
+  variants: SeenVariants,
 ): Promise<void> {
   await db('station').where({ id: stationId }).update({ checklist_version_id: versionId });
   await db('sheet')
     .where({ station_id: stationId })
-    .update({ checklist_version_id: versionId, variant });
+    .update({ checklist_version_id: versionId, variants: JSON.stringify(variants) });
 }
 
 export async function replaceStationExaminers(
@@ -287,7 +297,8 @@ export interface PlannedSheet {
   readonly candidate_id: string;
   readonly examiner_id: string;
   readonly checklist_version_id: string;
-  readonly variant: string;
+  /** The variant of each procedure that is expected, as JSON. */
+  readonly variants: string;
 }
 
 /** Removes the sheets without a tap that the plan no longer wants, and says how many. */

@@ -8,6 +8,7 @@ import type {
   StationExaminers,
   StationReadings,
 } from '@kritikos/contracts/examinations';
+import { usualVariants } from '@kritikos/core/scoring/checklist';
 import { recordAction } from '../audit/repository.ts';
 import { freezeVersionsOf } from '../checklists/repository.ts';
 import { findChecklistVersion } from '../checklists/service.ts';
@@ -131,7 +132,7 @@ export async function changeChecklistVersion(
         { pointer: '/checklistVersionId', detail: 'is a version of another checklist' },
       ]);
     }
-    await examinations.useVersion(trx, stationId, versionId, version.content.usualVariant);
+    await examinations.useVersion(trx, stationId, versionId, usualVariants(version.content));
     await recordAction(trx, {
       accountId: lead.id,
       action: 'checklist version changed',

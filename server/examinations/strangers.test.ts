@@ -41,7 +41,9 @@ const QUERIES: Record<string, (viewer: string) => Promise<unknown>> = {
   submittedPairs: (viewer) => agreement.submittedPairs(db, { examinationId: examination }, viewer),
   'submittedPairs of a station': (viewer) =>
     agreement.submittedPairs(db, { stationId: station }, viewer),
-  marksOf: (viewer) => agreement.marksOf(db, [sheet], viewer).then((marks) => marks.get(sheet)),
+  itemCells: (viewer) => agreement.itemCells(db, { examinationId: examination }, viewer),
+  pooledCells: (viewer) => agreement.pooledCells(db, { stationId: station }, viewer),
+  pairsIn: (viewer) => agreement.pairsIn(db, station, viewer, { item: null, cell: null, most: 10 }),
   findBriefing: (viewer) => calibration.findBriefing(db, station, viewer),
   listConfirmations: (viewer) => calibration.listConfirmations(db, examination, viewer),
   findSheet: (viewer) => marking.findSheet(db, sheet, viewer),

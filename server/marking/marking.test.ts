@@ -1,3 +1,4 @@
+import type { MarkValue } from '@kritikos/core/scoring/mark';
 import type { EventBody, MarkEvent, Recorded, Sheet } from '@kritikos/contracts/marking';
 import { afterEvent } from '@kritikos/core/marking/sheetState';
 import { choicesOfItem } from '../testing/choices.ts';
@@ -24,7 +25,7 @@ const event = (body: EventBody, more: Partial<MarkEvent> = {}): MarkEvent => ({
   body,
   ...more,
 });
-const done = (item: string, value: number | string | null = 1): EventBody => ({
+const done = (item: string, value: MarkValue = 1): EventBody => ({
   type: 'mark',
   item,
   value,
@@ -141,7 +142,8 @@ describe('marking a sheet', () => {
   });
 
   it('keeps the database and the device in step: the projection is the fold of the events', async () => {
-    const { items, faults, variants } = sheet.checklist.content;
+    const { items, faults, procedures } = sheet.checklist.content;
+    const variants = procedures.flatMap((own) => own.variants);
     const body = fc.oneof(
       fc
         .constantFrom(...items)

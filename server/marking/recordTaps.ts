@@ -2,7 +2,8 @@ import type { Account } from '@kritikos/contracts/accounts';
 import { markEvent } from '@kritikos/contracts/marking';
 import type { MarkEvent, Recorded, RecordEvents, TapAnswer } from '@kritikos/contracts/marking';
 import { withReadings } from '@kritikos/core/scoring/patientReadings';
-import { scoreSheet } from '@kritikos/core/scoring/scoreSheet';
+import { keptItems } from '@kritikos/core/scoring/keptItems';
+import { rulesOf, scoreSheet } from '@kritikos/core/scoring/scoreSheet';
 import type { Database } from '../db/database.ts';
 import { HttpProblem, notAllowed, notFound } from '../http/problems.ts';
 import type { Credentials } from '../http/session.ts';
@@ -188,11 +189,12 @@ function isSubmission(tap: GoodTap): boolean {
 /** Fixes the score of a sheet at its submission. */
 async function score(db: Database, sheetId: string, examiner: Account): Promise<void> {
   const sheet = await requireSheet(db, sheetId, examiner);
-  const { checklistVersionId, patientReadings, variant } = sheet;
+  const { checklistVersionId, patientReadings, variants } = sheet;
   const { content } = await frozenChecklist(db, checklistVersionId);
   const { marks } = await marking.marksAndFaults(db, sheet);
   const items = withReadings(content.items, patientReadings);
-  await marking.markSubmitted(db, sheetId, scoreSheet(items, marks, variant));
+  const score = scoreSheet(items, marks, variants, rulesOf(content));
+  await marking.markSubmitted(db, sheet, score, keptItems(items, marks, score));
 }
 
 function whyNotTheirs(refusal: marking.SheetRefusal): HttpProblem {

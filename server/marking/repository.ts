@@ -6,6 +6,8 @@ import type {
   SheetState,
 } from '@kritikos/contracts/marking';
 import type { PatientReadings } from '@kritikos/core/scoring/patientReadings';
+import type { SeenVariants } from '@kritikos/core/scoring/checklist';
+import type { KeptItem } from '@kritikos/core/scoring/keptItems';
 import type { SheetScore } from '@kritikos/core/scoring/scoreSheet';
 import type { Database } from '../db/database.ts';
 import { readBy } from '../examinations/leads.ts';
@@ -27,7 +29,7 @@ export interface SheetRow {
   examinerId: string;
   examiner: string;
   checklistVersionId: string;
-  variant: string;
+  variants: SeenVariants;
   comment: string;
   rating: number | null;
   clock: SheetState['clock'];
@@ -48,7 +50,7 @@ export async function findSheet(
     `select h.id, s.id as "stationId", s.title as station, s.position, s.minutes,
        e.warning_seconds as "warningSeconds", e.title as "examinationTitle", e.id as "examinationId", c.number as "candidateNumber",
        a.id as "examinerId", a.name as examiner, h.checklist_version_id as "checklistVersionId",
-       h.variant, h.comment, h.rating, h.clock, h.safety_events as "safetyEvents",
+       h.variants, h.comment, h.rating, h.clock, h.safety_events as "safetyEvents",
        s.patient_readings as "patientReadings",
        h.started_at as "startedAt", h.submitted_at as "submittedAt", h.percent
      from sheet h
@@ -130,12 +132,24 @@ function recordedIn(row: {
   };
 }
 
-/** Writes down the score of a sheet, with the time of its submission. */
+/** The score as it is kept with its sheet; the shares are kept item by item. */
+export type StoredScore = Omit<SheetScore, 'shares'>;
+
+/** Writes down the score of a sheet and what each item earned, with the time of its submission. */
 export async function markSubmitted(
   db: Database,
-  sheetId: string,
-  score: SheetScore,
+  { id: sheetId, checklistVersionId }: SheetRow,
+  { shares, ...score }: SheetScore,
+  kept: readonly KeptItem[],
 ): Promise<void> {
+  void shares; // kept item by item
+  await db.raw(
+    `insert into sheet_item (sheet_id, item, item_id, state, share, category)
+     select :sheetId, k.item, c.item_id, k.state, k.share, k.category
+     from jsonb_to_recordset(:kept) as k(item text, state text, share numeric, category text)
+       join checklist_item c on c.version_id = :checklistVersionId and c.key = k.item`,
+    { sheetId, checklistVersionId, kept: JSON.stringify(kept) },
+  );
   await db('sheet')
     .where({ id: sheetId })
     .update({
@@ -150,6 +164,35 @@ export async function markSubmitted(
       missing_marks: score.unmarked.length,
       score: JSON.stringify(score),
     });
+}
+
+export interface SubmittedSheet {
+  readonly id: string;
+  readonly checklistVersionId: string;
+  readonly variants: SeenVariants;
+  readonly patientReadings: PatientReadings;
+  readonly percent: number | null;
+  readonly kept: KeptItem[];
+}
+
+/** Submitted sheets with what is kept of them, in the order of their ids, for going through all. */
+export async function submittedAfter(
+  db: Database,
+  after: string | null,
+  most: number,
+): Promise<SubmittedSheet[]> {
+  const { rows } = await db.raw(
+    `select h.id, h.checklist_version_id as "checklistVersionId", h.variants, h.percent,
+       s.patient_readings as "patientReadings",
+       coalesce((select jsonb_agg(jsonb_build_object('item', i.item, 'state', i.state,
+           'share', i.share, 'category', i.category))
+         from sheet_item i where i.sheet_id = h.id), '[]') as kept
+     from sheet h join station s on s.id = h.station_id
+     where h.submitted_at is not null and (:after::uuid is null or h.id > :after)
+     order by h.id limit :most`,
+    { after, most },
+  );
+  return rows;
 }
 
 /** The taps that are on a sheet, and the place in its stream. */
@@ -169,12 +212,13 @@ export async function tapsOf(
 /** The marks and faults on a sheet, in the order in which they were set. */
 export async function marksAndFaults(
   db: Database,
-  { id: sheetId }: SheetRow,
+  { id: sheetId }: Pick<SheetRow, 'id'>,
 ): Promise<Pick<SheetState, 'marks' | 'faults'>> {
   const rows = await db('sheet_mark')
     .where({ sheet_id: sheetId })
-    .orderBy(['at', 'item'])
-    .select('item', 'number_value', 'choice_value', 'observation', 'manner', 'prompted', 'at');
+    .orderBy(['at', 'item', 'attempt'])
+    .select('item', 'number_value', 'choice_value', 'other_value', 'observation', 'manner')
+    .select('prompted', 'attempt', 'at');
   const faults = await db('sheet_fault')
     .where({ sheet_id: sheetId })
     .orderBy('fault')
@@ -182,10 +226,11 @@ export async function marksAndFaults(
   return {
     marks: rows.map((row) => ({
       item: row.item,
-      value: row.number_value ?? row.choice_value,
+      value: row.number_value ?? row.choice_value ?? row.other_value,
       observation: row.observation,
       manner: row.manner,
       prompted: row.prompted,
+      attempt: row.attempt,
       at: (row.at as Date).getTime(),
     })),
     faults,

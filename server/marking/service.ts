@@ -61,7 +61,7 @@ export async function describeSheet(db: Database, row: SheetRow): Promise<Sheet>
     state: {
       marks,
       faults,
-      variant: row.variant,
+      variants: row.variants,
       comment: row.comment,
       rating: row.rating,
       clock: row.clock,

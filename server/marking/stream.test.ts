@@ -58,7 +58,7 @@ async function freshSheet(): Promise<string> {
   const number = Math.max(...numbers) + 1;
   const candidate = { id: newId(), examination_id, number, name: 'Somebody else' };
   await server.db('candidate').insert(candidate);
-  const { station_id, examiner_id, checklist_version_id, variant } = planned;
+  const { station_id, examiner_id, checklist_version_id, variants } = planned;
   const id = newId();
   await server.db('sheet').insert({
     id,
@@ -66,7 +66,7 @@ async function freshSheet(): Promise<string> {
     station_id,
     examiner_id,
     checklist_version_id,
-    variant,
+    variants: JSON.stringify(variants),
   });
   return id;
 }

@@ -1,4 +1,4 @@
-import type { ChecklistContent } from '@kritikos/catalogue/procedure';
+import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import type { EventBody } from '@kritikos/contracts/marking';
 import { whyNotMarkable } from '@kritikos/core/marking/checkMark';
 
@@ -17,10 +17,23 @@ export function whyNotTaken(body: EventBody, content: ChecklistContent): string 
         ? null
         : `The fault is not on this checklist: ${body.fault}.`;
     case 'variant':
-      return content.variants.some((v) => v.key === body.variant)
-        ? null
-        : `This is not a variant of the procedure: ${body.variant}.`;
+      return whyNotVariant(body, content);
     default:
       return null;
   }
+}
+
+/** A variant belongs to the procedure that is named, or to the only one that there is. */
+function whyNotVariant(
+  { variant, procedure }: Extract<EventBody, { type: 'variant' }>,
+  { procedures }: ChecklistContent,
+): string | null {
+  if (procedure === undefined && procedures.length > 1) {
+    return 'It must be said which procedure the variant is of.';
+  }
+  const own = procedures.find((p) => procedure === undefined || p.procedure === procedure);
+  if (!own) return `The procedure is not on this checklist: ${procedure}.`;
+  return own.variants.some((v) => v.key === variant)
+    ? null
+    : `This is not a variant of the procedure: ${variant}.`;
 }

@@ -1,6 +1,6 @@
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import type { CriticalCount } from '@kritikos/core/scoring/criticalItems';
-import type { SheetScore } from '@kritikos/core/scoring/scoreSheet';
+import type { StoredScore } from '../marking/repository.ts';
 import type { Database } from '../db/database.ts';
 import { readBy } from '../examinations/leads.ts';
 import { criticalCounts } from '../standards/repository.ts';
@@ -75,9 +75,10 @@ export interface ReportSheet {
   percent: number | null;
   rating: number | null;
   comment: string;
-  variant: string;
   checklistVersionId: string;
-  score: SheetScore;
+  score: StoredScore;
+  /** What did not earn its full weight, in the order of the checklist. */
+  missed: { item: string; share: number }[];
 }
 
 export async function submittedSheets(
@@ -99,8 +100,12 @@ export async function submittedSheets(
       'h.percent',
       'h.rating',
       'h.comment',
-      'h.variant',
       'h.checklist_version_id as checklistVersionId',
       'h.score',
+      db.raw(`coalesce((
+        select jsonb_agg(jsonb_build_object('item', i.item, 'share', i.share) order by c.position)
+        from sheet_item i join checklist_item c
+          on c.version_id = h.checklist_version_id and c.key = i.item
+        where i.sheet_id = h.id and i.share < 1), '[]') as missed`),
     );
 }

@@ -41,7 +41,7 @@ describe('a candidate’s results', () => {
       for (const { sheetId, percent } of station.sheets) {
         const record: SheetRecord = (await lead.call('GET', `/sheets/${sheetId}/record`)).body;
         const { checklist, state } = record.sheet;
-        const score = scoreSheet(checklist.content.items, state.marks, state.variant);
+        const score = scoreSheet(checklist.content.items, state.marks, state.variants);
         expect(percent).toBeCloseTo(score.percent ?? NaN, 6);
         percents.push(score.percent);
       }

@@ -5,12 +5,8 @@ import type { Decision } from '@kritikos/contracts/standards';
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import { criticalVerdict } from '@kritikos/core/scoring/criticalItems';
 import type { CriticalVerdict } from '@kritikos/core/scoring/criticalItems';
-import { earnedShare } from '@kritikos/core/scoring/mark';
 import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
-import { withReadings } from '@kritikos/core/scoring/patientReadings';
-import type { PatientReadings } from '@kritikos/core/scoring/patientReadings';
 import { stationOutcome } from '@kritikos/core/standards/stationOutcome';
-import { marksOf } from '../agreement/repository.ts';
 import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
 import { listStations } from '../examinations/repository.ts';
@@ -140,16 +136,7 @@ export async function reportCandidate(
   if (!row) throw notFound('candidate');
   const result = resultOf(row, await withItemTexts(db, stations), decision);
   const sheets = await results.submittedSheets(db, candidateId, viewer.id);
-  const described = await Promise.all(
-    sheets.map((sheet) =>
-      describeReportSheet(
-        db,
-        sheet,
-        stations.find((station) => station.id === sheet.stationId)?.patientReadings ?? {},
-        viewer,
-      ),
-    ),
-  );
+  const described = await Promise.all(sheets.map((sheet) => describeReportSheet(db, sheet)));
   const { title, school, heldOn } = examination;
   return {
     examination: { title, school, heldOn },
@@ -169,26 +156,20 @@ export async function reportCandidate(
 async function describeReportSheet(
   db: Database,
   sheet: ReportSheet,
-  readings: PatientReadings,
-  viewer: Account,
 ): Promise<CandidateReport['stations'][number]['sheets'][number]> {
   const { content } = await findChecklistVersion(db, sheet.checklistVersionId);
-  const marks = (await marksOf(db, [sheet.sheetId], viewer.id)).get(sheet.sheetId) ?? [];
-  const missed = withReadings(content.items, readings).flatMap((item) => {
-    const mark = marks.find((m) => m.item === item.key);
-    const share = mark ? earnedShare(item, mark) : null;
-    if (share === null || share === 1) return [];
-    return [
-      { text: item.text, earned: share, critical: sheet.score.critical.missed.includes(item.key) },
-    ];
-  });
+  const texts = new Map(content.items.map((item) => [item.key, item.text]));
   return {
     sheetId: sheet.sheetId,
     examiner: sheet.examiner,
     percent: sheet.percent,
     grade: FIVE_POINT_SCALE.find((g) => g.grade === sheet.rating)?.label ?? null,
     comment: sheet.comment,
-    missed,
+    missed: sheet.missed.map(({ item, share }) => ({
+      text: texts.get(item) ?? item,
+      earned: share,
+      critical: sheet.score.critical.missed.includes(item),
+    })),
     notObserved: sheet.score.notObserved.length,
     unmarked: sheet.score.unmarked.length,
   };

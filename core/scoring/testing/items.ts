@@ -1,4 +1,4 @@
-import type { Mark } from '../mark.ts';
+import type { Mark, MarkValue } from '../mark.ts';
 
 /** What every item of a test has alike: one plain act that is seen. Its key and kind are its own. */
 export const itemBase = {
@@ -12,11 +12,7 @@ export const itemBase = {
 } as const;
 
 /** A mark that was observed, done with the hands and without a prompt, unless said otherwise. */
-export function markOn(
-  item: string,
-  value: number | string | null,
-  more: Partial<Mark> = {},
-): Mark {
+export function markOn(item: string, value: MarkValue, more: Partial<Mark> = {}): Mark {
   return {
     item,
     value,

@@ -5,6 +5,12 @@ import { call, NoConnection, useCsrfToken } from '../http/api.ts';
 
 const REMEMBERED = 'kritikos.account';
 
+/** What this device remembers; before there were several roles, it remembered the one. */
+function rememberedAccount(remembered: string): Account {
+  const account = JSON.parse(remembered) as Account & { role?: Account['roles'][number] };
+  return { ...account, roles: account.roles ?? (account.role ? [account.role] : []) };
+}
+
 /** Who is signed in here. Without a network the last known account is trusted for showing, never for sending. */
 export const useSession = defineStore('session', () => {
   const account = ref<Account | null>(null);
@@ -17,7 +23,7 @@ export const useSession = defineStore('session', () => {
     } catch (error) {
       if (!(error instanceof NoConnection)) throw error;
       const remembered = localStorage.getItem(REMEMBERED);
-      account.value = remembered ? (JSON.parse(remembered) as Account) : null;
+      account.value = remembered ? rememberedAccount(remembered) : null;
       known.value = true;
     }
   }

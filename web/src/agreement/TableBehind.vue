@@ -5,18 +5,23 @@ import LoadState from '../shell/LoadState.vue';
 
 const props = defineProps<{ examination: string; station: string; item: string | null }>();
 const emit = defineEmits<{ close: [] }>();
-const { data, error, reload } = useReading('GET /stations/:station/agreement/table', () => ({
-  params: { station: props.station },
-  query: { item: props.item ?? undefined },
-}));
 const cell = ref<{ row: number; column: number } | null>(null);
-const pairs = computed(() =>
-  (data.value?.pairs ?? []).filter((pair) =>
-    cell.value
-      ? pair.row === cell.value.row && pair.column === cell.value.column
-      : pair.row !== pair.column,
-  ),
+const { data, error, reload } = useReading(
+  'GET /stations/:station/agreement/table',
+  () => ({
+    params: { station: props.station },
+    query: { item: props.item ?? undefined, ...cell.value },
+  }),
+  { keep: true },
 );
+const pairs = computed(() => data.value?.pairs ?? []);
+/** How many there are where not all can be listed. */
+const counted = computed(() => {
+  const counts = data.value?.counts ?? [];
+  const { row, column } = cell.value ?? { row: -1, column: -1 };
+  if (cell.value) return counts[row]?.[column] ?? 0;
+  return counts.flatMap((cells, i) => cells.filter((_, j) => i !== j)).reduce((a, b) => a + b, 0);
+});
 </script>
 
 <template>
@@ -52,7 +57,7 @@ const pairs = computed(() =>
         <h2>{{ cell ? 'Pairs in this cell' : 'Pairs that differ' }}</h2>
         <p v-if="pairs.length === 0" class="soft">None.</p>
         <ul class="pairs">
-          <li v-for="(pair, i) in pairs.slice(0, 60)" :key="i">
+          <li v-for="(pair, i) in pairs" :key="i">
             <router-link
               :to="`/examinations/${examination}/agreement/${pair.firstSheet}/${pair.secondSheet}`"
             >
@@ -63,6 +68,9 @@ const pairs = computed(() =>
             >
           </li>
         </ul>
+        <p v-if="counted > pairs.length" class="soft">
+          The first {{ pairs.length }} of {{ counted }}.
+        </p>
         <v-btn class="justify-self-end" @click="emit('close')">Close</v-btn>
       </template>
     </v-card>

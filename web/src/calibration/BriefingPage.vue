@@ -51,7 +51,7 @@ async function confirm() {
             assesses students; it diagnoses nobody.
           </p>
           <h2>Accepted variants</h2>
-          <p v-for="v in data.checklist.content.variants" :key="v.key">
+          <p v-for="v in data.checklist.content.procedures.flatMap((p) => p.variants)" :key="v.key">
             <b>{{ v.label }}.</b> {{ v.description }}
           </p>
         </section>

@@ -17,13 +17,14 @@ async function bringIn(chosen: File | File[] | null) {
   const { readEitherChecklist } = await import('@kritikos/contracts/openChecklist');
   const { RefusedFile } = await import('@kritikos/contracts/openFile');
   try {
-    const { procedure, checklist } = readEitherChecklist(await file.value.text());
-    if (procedure !== props.procedure) {
-      const reason = `is the checklist of ${procedure}, not of ${props.procedure}`;
-      throw new RefusedFile([{ path: '/procedure', reason }]);
+    const { checklist } = readEitherChecklist(await file.value.text());
+    const of = checklist.procedures.map(({ procedure }) => procedure).join(' and ');
+    if (of !== props.procedure) {
+      const reason = `is the checklist of ${of}, not of ${props.procedure}`;
+      throw new RefusedFile([{ path: '/checklist/procedures', reason }]);
     }
     const known = await call('GET /checklists');
-    const own = known.find(({ procedureId }) => procedureId === procedure);
+    const own = known.find(({ procedureId }) => procedureId === props.procedure);
     made.value = await call('POST /checklists/:checklist/versions', {
       params: { checklist: own?.checklistId ?? '' },
       body: checklist,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
 import { CONDITIONS, conditionsFor } from '@kritikos/catalogue/conditions';
 import { checklistFor } from '@kritikos/catalogue/define';
 import type { Procedure } from '@kritikos/catalogue/procedure';
@@ -43,13 +44,14 @@ const keyed = computed(() =>
 async function save(as: 'json' | 'fhir') {
   const formats = await import('@kritikos/contracts/openChecklist');
   const name = props.procedure.id;
+  const checklist = liftChecklist({ ...props.procedure, checklist: content.value });
   if (as === 'json') {
-    download(`${name}.json`, 'application/json', formats.asOpenChecklist(name, content.value));
+    download(`${name}.json`, 'application/json', formats.asOpenChecklist(checklist));
   } else {
     download(
       `${name}.questionnaire.json`,
       'application/fhir+json',
-      formats.asQuestionnaire(name, props.procedure.title, content.value),
+      formats.asQuestionnaire(checklist),
     );
   }
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ChecklistContent } from '@kritikos/catalogue/procedure';
+import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import { ref } from 'vue';
 import { describeEvent } from './describeEvent.ts';
 import type { WaitingTap } from './deviceStore.ts';

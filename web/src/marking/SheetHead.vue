@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import type { Sheet } from '@kritikos/contracts/marking';
+import type { SeenVariants } from '@kritikos/core/scoring/checklist';
 import { computed } from 'vue';
 
 const props = defineProps<{
   sheet: Sheet;
-  variant: string;
+  variants: SeenVariants;
   shown: string;
   remaining: number;
   running: boolean;
@@ -16,8 +17,9 @@ const props = defineProps<{
   locked: boolean;
   safetyEvents: number;
 }>();
-defineEmits<{ clock: []; variant: [key: string]; safety: [] }>();
+defineEmits<{ clock: []; variant: [procedure: string, key: string]; safety: [] }>();
 
+const procedures = computed(() => props.sheet.checklist.content.procedures);
 const WHY = {
   '': '',
   offline: ', no network',
@@ -50,15 +52,15 @@ const saved = computed(() => {
       <h1>Station {{ sheet.position }} · {{ sheet.station }}: {{ sheet.checklist.title }}</h1>
       <div class="stop"><b>Stop rule.</b> {{ sheet.checklist.content.stopRule }}</div>
     </div>
-    <label class="variant">
-      <span class="soft">Variant seen</span>
+    <label v-for="own in procedures" :key="own.procedure" class="variant">
+      <span class="soft">{{ procedures.length > 1 ? own.title : 'Variant seen' }}</span>
       <select
-        id="variant"
-        :value="variant"
+        :id="`variant-${own.procedure}`"
+        :value="variants[own.procedure]"
         :disabled="locked"
-        @change="$emit('variant', ($event.target as HTMLSelectElement).value)"
+        @change="$emit('variant', own.procedure, ($event.target as HTMLSelectElement).value)"
       >
-        <option v-for="v in sheet.checklist.content.variants" :key="v.key" :value="v.key">
+        <option v-for="v in own.variants" :key="v.key" :value="v.key">
           {{ v.label }}
         </option>
       </select>

@@ -125,7 +125,12 @@ useSheetKeys({
   review,
   focusMeasure: (item) => focusOn(`[data-item="${item.key}"] input`),
   focus: (what) => {
-    const target = { variant: '#variant', comment: '#comment', fault: '.fault', grade: '.grade' };
+    const target = {
+      variant: '.variant select',
+      comment: '#comment',
+      fault: '.fault',
+      grade: '.grade',
+    };
     focusOn(target[what]);
   },
 });
@@ -137,7 +142,7 @@ useSheetKeys({
     <template v-if="own.sheet.value && state">
       <SheetHead
         :sheet="own.sheet.value"
-        :variant="state.variant"
+        :variants="state.variants"
         :shown="countdown.shown.value"
         :remaining="countdown.remaining.value"
         :running="countdown.running.value"

@@ -11,7 +11,15 @@ import WideTable from '../shell/WideTable.vue';
 const props = defineProps<{ sheet: Sheet; differing: readonly string[] }>();
 const content = computed(() => props.sheet.checklist.content);
 const groups = computed(() =>
-  byPhase(content.value.items.filter((i) => belongsToVariant(i, props.sheet.state.variant))),
+  byPhase(content.value.items.filter((i) => belongsToVariant(i, props.sheet.state.variants))),
+);
+const seen = computed(() =>
+  content.value.procedures
+    .flatMap(({ procedure, variants }) =>
+      variants.filter((v) => v.key === props.sheet.state.variants[procedure]),
+    )
+    .map((v) => v.label)
+    .join(', '),
 );
 const markOf = (key: string) => props.sheet.state.marks.find((m) => m.item === key);
 </script>
@@ -20,7 +28,7 @@ const markOf = (key: string) => props.sheet.state.marks.find((m) => m.item === k
   <section class="panel">
     <h2>{{ sheet.examiner }}</h2>
     <p class="soft">
-      {{ content.variants.find((v) => v.key === sheet.state.variant)?.label }} ·
+      {{ seen }} ·
       {{
         FIVE_POINT_SCALE.find((g) => g.grade === sheet.state.rating)?.label ?? 'no overall grade'
       }}

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ChecklistContent } from '@kritikos/catalogue/procedure';
+import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import type { SheetState } from '@kritikos/contracts/marking';
 import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
 import { computed, ref, watch } from 'vue';

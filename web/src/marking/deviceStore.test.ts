@@ -33,7 +33,7 @@ const SUBMIT: EventBody = { type: 'submit' };
 const EMPTY: Sheet['state'] = {
   marks: [],
   faults: [],
-  variant: 'usual',
+  variants: { own: 'usual' },
   comment: '',
   rating: null,
   clock: null,

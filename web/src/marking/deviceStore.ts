@@ -6,6 +6,8 @@ import type {
   Sheet,
   SheetState,
 } from '@kritikos/contracts/marking';
+import type { ProcedureChecklist } from '@kritikos/catalogue/procedure';
+import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
 import { afterEvent } from '@kritikos/core/marking/sheetState';
 import { Dexie } from 'dexie';
 import type { EntityTable, Table, Transaction } from 'dexie';
@@ -72,6 +74,7 @@ export function openStore(name: string): Store {
     })
     .upgrade(giveToAccount);
   store.version(3).stores({ sheets: null, counters: null });
+  store.version(4).upgrade(liftSheets);
   return store;
 }
 
@@ -96,6 +99,28 @@ async function giveToAccount(trx: Transaction): Promise<void> {
   for (const counter of await trx.table<Counter>('counters').toArray()) {
     await trx.table<Counter>('ownCounters').put({ ...counter, account, last: 0 });
   }
+}
+
+/** Until the third version a checklist was of one procedure, and its sheet named one variant. */
+async function liftSheets(trx: Transaction): Promise<void> {
+  await trx
+    .table<KeptSheet>('ownSheets')
+    .toCollection()
+    .modify(({ sheet }) => {
+      const { checklist, state } = sheet;
+      const before = state as SheetState & { variant?: string };
+      if (before.variant === undefined) return;
+      const content = checklist.content as unknown as ProcedureChecklist;
+      const { procedureId: id, title } = checklist;
+      sheet.checklist.content = liftChecklist({
+        id,
+        title,
+        checklist: content,
+      }) as Sheet['checklist']['content'];
+      sheet.state.variants = { [id]: before.variant };
+      sheet.state.marks = state.marks.map((mark) => ({ ...mark, attempt: 1 }));
+      delete before.variant;
+    });
 }
 
 /** What this device keeps: sheets as last known, and every tap until the server has it. */

@@ -9,7 +9,7 @@ export interface MarkChoice {
   readonly meaning: string;
 }
 
-/** The buttons of an item, in the order of the digit keys that set them; none for a measurement. */
+/** The buttons of an item, in the order of the digit keys that set them; none where a number is typed. */
 export function choicesOf(item: ChecklistItem): readonly MarkChoice[] {
   switch (item.kind) {
     case 'done':
@@ -25,7 +25,7 @@ export function choicesOf(item: ChecklistItem): readonly MarkChoice[] {
       }));
     case 'choice':
       return item.options.map(({ key, label }) => ({ value: key, label, meaning: label }));
-    case 'measured':
+    default:
       return [];
   }
 }

@@ -6,7 +6,9 @@ import { byPhase, inTwoColumns } from './phases.ts';
 describe('the layout of the marking sheet', () => {
   it.each(PROCEDURES.map((p) => [p.id, p] as const))('%s fits two columns of eight', (_, p) => {
     for (const variant of p.checklist.variants) {
-      const items = p.checklist.items.filter((item) => belongsToVariant(item, variant.key));
+      const items = p.checklist.items.filter((item) =>
+        belongsToVariant(item, { own: variant.key }),
+      );
       const [left, right] = inTwoColumns(byPhase(items));
       const count = (groups: typeof left) => groups.reduce((n, g) => n + g.items.length, 0);
       expect(count(left) + count(right)).toBe(items.length);

@@ -8,7 +8,7 @@ const START = '2026-11-26T09:00:00.000Z';
 const running = (more: Partial<SheetState> = {}): SheetState => ({
   marks: [],
   faults: [],
-  variant: 'usual',
+  variants: { own: 'usual' },
   comment: '',
   rating: null,
   clock: { running: true, remaining: 480, since: START },

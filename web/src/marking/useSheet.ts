@@ -105,8 +105,8 @@ export function useSheet(id: string, account: string) {
   }
 
   const items = computed<readonly ChecklistItem[]>(() => {
-    const variant = state.value?.variant ?? null;
-    return sheet.value?.checklist.content.items.filter((i) => belongsToVariant(i, variant)) ?? [];
+    const seen = state.value?.variants ?? {};
+    return sheet.value?.checklist.content.items.filter((i) => belongsToVariant(i, seen)) ?? [];
   });
   const marks = computed(() => new Map(state.value?.marks.map((m) => [m.item, m])));
   const unmarked = computed(() => items.value.filter((item) => !marks.value.has(item.key)));
@@ -175,10 +175,13 @@ export function useSheet(id: string, account: string) {
     undo,
     happen,
     comment,
-    setVariant: (variant: string) => {
-      const now = state.value?.variant;
+    setVariant: (procedure: string, variant: string) => {
+      const now = state.value?.variants[procedure];
       if (now && now !== variant)
-        withUndo({ type: 'variant', variant }, { type: 'variant', variant: now });
+        withUndo(
+          { type: 'variant', procedure, variant },
+          { type: 'variant', procedure, variant: now },
+        );
     },
     doAgain: (tap: WaitingTap) => afterwards(doAgain(owner, tap)),
     drop: (tap: WaitingTap, what: string, why: string) => afterwards(drop(owner, tap, what, why)),

@@ -1,11 +1,13 @@
 import { procedureById } from '@kritikos/catalogue/procedures';
+import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
 import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
 import { describe, expect, it } from 'vitest';
 import { describeEvent, describeValue } from './describeEvent.ts';
 import { choicesOf, describeMark } from './markChoices.ts';
 
-const content = procedureById('lachman-anterior-translation')?.checklist;
-if (!content) throw new Error('The catalogue has lost its first procedure.');
+const procedure = procedureById('lachman-anterior-translation');
+if (!procedure) throw new Error('The catalogue has lost its first procedure.');
+const content = liftChecklist(procedure);
 const itemOf = (key: string): ChecklistItem => {
   const item = content.items.find((i) => i.key === key);
   if (!item) throw new Error(key);
@@ -18,6 +20,7 @@ const seen = {
   manner: 'done',
   prompted: false,
   item: 'any',
+  attempt: 1,
   at: 0,
 } as const;
 
@@ -63,6 +66,25 @@ describe('a value in the record', () => {
       'Done, mimed',
     );
     expect(describeValue(itemOf('consent'), undefined)).toBe('no mark');
+  });
+
+  it('says both halves of a pair, and why a pair cannot be compared', () => {
+    const angle = measured as Extract<ChecklistItem, { kind: 'measured' }>;
+    const sides: ChecklistItem = { ...angle, kind: 'sides', left: angle, right: angle };
+    const pair = { ...seen, value: { left: 25, right: null } };
+    expect(describeValue(sides, pair)).toBe('left 25°, right left out');
+    const done = { kind: 'done' } as const;
+    const retest: ChecklistItem = {
+      ...angle,
+      kind: 'retest',
+      before: done,
+      after: done,
+      settings: ['step height'],
+    };
+    const again = { before: 1, after: 0, changed: ['step height'] };
+    expect(describeValue(retest, { ...seen, value: again })).toBe(
+      'before Done, after Not; not comparable, changed: step height',
+    );
   });
 
   it('is told event by event in the words of the sheet', () => {

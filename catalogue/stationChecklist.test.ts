@@ -1,0 +1,67 @@
+import { describe, expect, it } from 'vitest';
+import { PROCEDURES } from './procedures.ts';
+import { liftChecklist, stationChecklist } from './stationChecklist.ts';
+
+const [first, second, third] = PROCEDURES;
+if (!first || !second || !third) throw new Error('The catalogue has lost its procedures.');
+
+describe('the checklist of a station', () => {
+  it('of one procedure says what the procedure says', () => {
+    const { items, faults, procedures } = stationChecklist([first]);
+    expect(items).toEqual(first.checklist.items);
+    expect(faults).toEqual(first.checklist.faults);
+    expect(procedures.map((own) => own.procedure)).toEqual([first.id]);
+  });
+
+  it('asks once for what every procedure asks in the same words', () => {
+    const { items } = stationChecklist([first, second]);
+    const consent = items.filter(
+      ({ text }) => text === items.find((i) => i.key === 'consent')?.text,
+    );
+    expect(consent).toHaveLength(1);
+    const separate = first.checklist.items.length + second.checklist.items.length;
+    expect(items.length).toBeLessThan(separate);
+  });
+
+  it('has no key twice, whichever procedures come together, and leads every reference somewhere', () => {
+    for (const [i, one] of PROCEDURES.entries()) {
+      const other = PROCEDURES[(i + 7) % PROCEDURES.length];
+      if (!other) continue;
+      const { items, faults, procedures } = stationChecklist([one, other]);
+      const unique = (names: readonly string[]) => expect(new Set(names).size).toBe(names.length);
+      unique(items.map(({ key }) => key));
+      unique(faults.map(({ key }) => key));
+      const variants = procedures.flatMap((own) => own.variants.map(({ key }) => key));
+      unique(variants);
+      for (const fault of faults) expect(items.map(({ key }) => key)).toContain(fault.item);
+      for (const item of items) {
+        for (const variant of item.variants ?? []) expect(variants).toContain(variant);
+      }
+    }
+  });
+
+  it('is shortened to the items that are kept, with the faults that spoil them', () => {
+    const kept = first.checklist.items.slice(0, 5).map(({ key }) => key);
+    const { items, faults } = stationChecklist([first, second], {
+      [first.id]: kept,
+      [second.id]: [],
+    });
+    expect(items.map(({ key }) => key)).toEqual(kept);
+    expect(faults.every(({ item }) => kept.includes(item))).toBe(true);
+  });
+
+  it('of nothing is none', () => {
+    expect(() => stationChecklist([])).toThrow(/needs a procedure/);
+  });
+
+  it('of three procedures names each with its usual variant', () => {
+    const { procedures } = stationChecklist([first, second, third]);
+    expect(procedures).toHaveLength(3);
+    for (const { variants, usualVariant } of procedures) {
+      expect(variants.map(({ key }) => key)).toContain(usualVariant);
+    }
+    expect(liftChecklist(third).procedures[0]?.variants).toHaveLength(
+      procedures[2]?.variants.length ?? 0,
+    );
+  });
+});
