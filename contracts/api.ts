@@ -6,13 +6,13 @@ import { briefing, confirmations } from './calibration.ts';
 import { writtenChecklist, checklistSummary, checklistVersion } from './checklists.ts';
 import type { ByRight, Contract, Method, Owned, Params } from './contract.ts';
 import {
+  candidate,
   candidatePage,
   countdownWarning,
   examination,
   examinationSummary,
   importPreview,
   newExamination,
-  newStation,
   planned,
   stationChange,
   stationExaminers,
@@ -26,9 +26,28 @@ import {
   sheet,
   sheetRecord,
 } from './marking.ts';
+import {
+  candidateStateChange,
+  cohort,
+  cohortCandidates,
+  newCohort,
+  newStudent,
+  retirement,
+  student,
+  studentPage,
+  studentSearch,
+} from './people.ts';
 import { id, key, nothing, page } from './primitives.ts';
 import { candidateReport, results } from './results.ts';
-import { decision, rereading, signOff, standardSettings, standardsPage } from './standards.ts';
+import { bankStation, newBankStation, newStation } from './stations.ts';
+import {
+  decision,
+  release,
+  rereading,
+  signOff,
+  standardSettings,
+  standardsPage,
+} from './standards.ts';
 
 /** A row or column of a table, from 0. */
 const place = z.coerce.number().int().min(0).max(60);
@@ -93,6 +112,71 @@ export const api = {
     access: SIGNED_IN,
     body: passwordChange,
     answers: session,
+  },
+
+  'GET /cohorts': {
+    says: 'The cohorts, the newest first',
+    access: LEAD,
+    answers: z.array(cohort),
+  },
+  'POST /cohorts': {
+    says: 'Make a cohort',
+    access: LEAD,
+    body: newCohort,
+    answers: cohort,
+  },
+  'GET /cohorts/:cohort': {
+    says: 'One cohort',
+    access: LEAD,
+    answers: cohort,
+  },
+  'GET /cohorts/:cohort/students': {
+    says: 'A page of the students of a cohort',
+    access: LEAD,
+    query: studentSearch,
+    answers: studentPage,
+  },
+  'POST /cohorts/:cohort/students': {
+    says: 'Add a student to a cohort',
+    access: LEAD,
+    body: newStudent,
+    answers: student,
+  },
+  'PUT /students/:student': {
+    says: 'Change what is known of a student',
+    access: LEAD,
+    body: newStudent,
+    answers: student,
+  },
+  'PUT /students/:student/retirement': {
+    says: 'Retire a student, or take it back; examinations keep their candidates',
+    access: LEAD,
+    body: retirement,
+    answers: student,
+  },
+
+  'GET /bank-stations': {
+    says: 'The stations that can be used again, each in its newest version',
+    access: LEAD,
+    answers: z.array(bankStation),
+  },
+  'POST /bank-stations': {
+    says: 'Make a station of the bank; its checklist follows from the procedures and the patient',
+    access: LEAD,
+    body: newBankStation,
+    answers: bankStation,
+  },
+  'POST /bank-stations/:bank/versions': {
+    says: 'Make the next version of a station of the bank',
+    access: LEAD,
+    body: newBankStation,
+    answers: bankStation,
+  },
+  'PUT /bank-stations/:bank/retirement': {
+    says: 'Take a station of the bank out of the choice, or bring it back',
+    access: LEAD,
+    body: retirement,
+    answers: bankStation,
   },
 
   'GET /checklists': {
@@ -171,6 +255,18 @@ export const api = {
     body: z.string(),
     takes: 'csv',
     answers: examination,
+  },
+  'POST /examinations/:examination/candidates/from-cohort': {
+    says: 'Take the students of the cohort as candidates; who is one already stays',
+    access: leads('examination'),
+    body: cohortCandidates,
+    answers: examination,
+  },
+  'PUT /candidates/:candidate/state': {
+    says: 'Say that a candidate is absent or has withdrawn, and why; or is expected again',
+    access: leads('candidate'),
+    body: candidateStateChange,
+    answers: candidate,
   },
   'POST /examinations/:examination/plan': {
     says: 'Plan who marks whom; sheets that are begun stay',
@@ -277,6 +373,11 @@ export const api = {
     says: 'A signed decision',
     access: reads('decision'),
     answers: decision,
+  },
+  'POST /decisions/:decision/release': {
+    says: 'Release the results of the newest decision to the candidates',
+    access: leads('decision'),
+    answers: release,
   },
   'GET /decisions/:decision/rereading': {
     says: 'What a signed decision would say of the marks as they are today',

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { candidateState } from './people.ts';
 import { day, id, instant, key, text } from './primitives.ts';
 
 /** A city or region as the IANA zone database names it. */
@@ -37,6 +38,8 @@ export const station = z.object({
   position: z.int().positive(),
   title: z.string(),
   minutes: z.int().positive(),
+  /** The version of the bank that it was made from. */
+  bankVersionId: id,
   checklistVersionId: id,
   procedureId: z.string(),
   procedureTitle: z.string(),
@@ -82,13 +85,6 @@ export const examination = examinationSummary.extend({
 });
 export type Examination = z.infer<typeof examination>;
 
-export const newStation = z.object({
-  title: text(80),
-  minutes: z.int().min(1).max(60),
-  checklistVersionId: id,
-});
-export type NewStation = z.infer<typeof newStation>;
-
 export const stationReadings = z.object({
   readings: z.record(key, z.number().min(-10_000).max(10_000)),
 });
@@ -110,7 +106,16 @@ export const stationExaminers = z.object({
 });
 export type StationExaminers = z.infer<typeof stationExaminers>;
 
-export const candidate = z.object({ id, number: z.int(), name: z.string(), circuit: z.string() });
+export const candidate = z.object({
+  id,
+  number: z.int(),
+  name: z.string(),
+  circuit: z.string(),
+  studentNumber: z.string(),
+  state: candidateState,
+  stateSince: instant.nullable(),
+  stateReason: z.string().nullable(),
+});
 export type Candidate = z.infer<typeof candidate>;
 
 /** One cell of an import that cannot be taken, as the spreadsheet shows it: row 1 is the header. */
@@ -118,7 +123,15 @@ export const cellError = z.object({ row: z.int(), column: z.string(), detail: z.
 export type CellError = z.infer<typeof cellError>;
 
 export const importPreview = z.object({
-  rows: z.array(z.object({ number: z.int(), name: z.string(), circuit: z.string() })),
+  rows: z.array(
+    z.object({
+      number: z.int(),
+      name: z.string(),
+      circuit: z.string(),
+      /** The student’s own number, where the list names it. */
+      student: z.string().nullable(),
+    }),
+  ),
   errors: z.array(cellError),
 });
 export type ImportPreview = z.infer<typeof importPreview>;

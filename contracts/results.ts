@@ -1,6 +1,7 @@
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import { z } from 'zod';
 import { id, instant } from './primitives.ts';
+import { release } from './standards.ts';
 
 const percent = z.number().nullable();
 
@@ -29,7 +30,15 @@ export type CandidateResult = z.infer<typeof candidateResult>;
 
 export const results = z.object({
   decision: z
-    .object({ id, number: z.int(), signedBy: z.string(), signedAt: instant, meanCut: z.number() })
+    .object({
+      id,
+      number: z.int(),
+      signedBy: z.string(),
+      signedAt: instant,
+      meanCut: z.number(),
+      /** Nothing is shown to a candidate before. */
+      release: release.nullable(),
+    })
     .nullable(),
   /** Sheets submitted after the decision was signed, which it does not know. */
   submittedSince: z.int(),

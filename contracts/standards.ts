@@ -81,12 +81,28 @@ const signedBySchema1 = signed.extend({
 });
 const signedBySchema2 = signed.extend({ schema: z.literal(2), settings: standardSettings });
 
+/** From here on a decision names the method by which its cuts were set. */
+const signedByBorderlineRegression = signedBySchema2.extend({
+  schema: z.literal(3),
+  method: z.literal('borderline-regression'),
+});
+
 /** A signed decision: never changed, only followed by a new one. Old schemas are read for ever. */
-export const decision = z.discriminatedUnion('schema', [signedBySchema1, signedBySchema2]);
+export const decision = z.discriminatedUnion('schema', [
+  signedBySchema1,
+  signedBySchema2,
+  z.discriminatedUnion('method', [signedByBorderlineRegression]),
+]);
 export type Decision = z.infer<typeof decision>;
+
+/** When the results of a decision were released to the candidates, and by whom. */
+export const release = z.object({ releasedAt: instant, releasedBy: z.string() });
+export type Release = z.infer<typeof release>;
+
 export const decisionSummary = z.discriminatedUnion('schema', [
   signedBySchema1.omit({ outcomes: true }),
   signedBySchema2.omit({ outcomes: true }),
+  z.discriminatedUnion('method', [signedByBorderlineRegression.omit({ outcomes: true })]),
 ]);
 export type DecisionSummary = z.infer<typeof decisionSummary>;
 

@@ -7,12 +7,16 @@ import { descriptionRoutes } from './description/routes.ts';
 import { examinationRoutes } from './examinations/routes.ts';
 import type { Route } from './http/route.ts';
 import { markingRoutes } from './marking/routes.ts';
+import { peopleRoutes } from './people/routes.ts';
+import { bankRoutes } from './stations/routes.ts';
 import { resultRoutes } from './results/routes.ts';
 import { standardRoutes } from './standards/routes.ts';
 
 /** Every address of the API, in the order in which an examination is run. */
 export const routes: readonly Route[] = [
   ...accountRoutes,
+  ...peopleRoutes,
+  ...bankRoutes,
   ...checklistRoutes,
   ...examinationRoutes,
   ...calibrationRoutes,

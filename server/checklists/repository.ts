@@ -45,7 +45,13 @@ export async function findNewestOf(
 
 export async function insertChecklist(
   db: Database,
-  checklist: { id: string; procedure_id: string; title: string; region: string },
+  checklist: {
+    id: string;
+    procedure_id: string;
+    title: string;
+    region: string;
+    bank_station_id?: string;
+  },
 ): Promise<void> {
   await db('checklist').insert(checklist);
 }
@@ -59,7 +65,8 @@ export async function offeredVersions(
       (select max(version) from checklist_version v where v.checklist_id = c.id) as newest
     from checklist c cross join lateral (
       select content from checklist_version v
-      where v.checklist_id = c.id and v.origin = 'catalogue' order by version desc limit 1) o`);
+      where v.checklist_id = c.id and v.origin = 'catalogue' order by version desc limit 1) o
+    where c.bank_station_id is null`);
   return rows.map((row: Stored & { id: string; newest: number }) => ({
     ...row,
     content: lifted(row),

@@ -9,6 +9,7 @@ import * as sessionsAndAudit from './migrations/0005_sessions_and_audit.ts';
 import * as countdownWarning from './migrations/0006_countdown_warning.ts';
 import * as rolesAndLeads from './migrations/0007_roles_and_leads.ts';
 import * as itemsAndKeptMarks from './migrations/0008_items_and_kept_marks.ts';
+import * as cohortsAndBank from './migrations/0009_cohorts_and_bank.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
 export type Database = Knex;
@@ -28,6 +29,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0006_countdown_warning': countdownWarning,
   '0007_roles_and_leads': rolesAndLeads,
   '0008_items_and_kept_marks': itemsAndKeptMarks,
+  '0009_cohorts_and_bank': cohortsAndBank,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

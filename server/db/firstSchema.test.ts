@@ -57,6 +57,29 @@ describe('a database of the first schema, brought up to date', () => {
     );
   });
 
+  it('makes every candidate a student of the cohort that was only a word', async () => {
+    const { rows } = await server.db.raw(`
+      select k.id, k.number, s.name, g.name as cohort, k.state from candidate k
+        join student s on s.id = k.student_id
+        join examination e on e.id = k.examination_id
+        join cohort g on g.id = s.cohort_id and g.id = e.cohort_id`);
+    const written = rowsInDump('candidate');
+    expect(rows).toHaveLength(written.length);
+    for (const { id: candidate, number, name, cohort, state } of rows) {
+      const line = written.find((row) => row.includes(candidate));
+      expect(line).toContain(`, ${number}, '${name.replaceAll("'", "''")}'`);
+      expect(rowsInDump('examination').join()).toContain(`'${cohort}'`);
+      expect(state).toBe('expected');
+    }
+  });
+
+  it('puts every station in the bank, as it was', async () => {
+    const { rows } = await server.db.raw(`
+      select s.id from station s join bank_station_version v on v.id = s.bank_version_id
+      where (v.title, v.minutes, v.checklist_version_id) = (s.title, s.minutes, s.checklist_version_id)`);
+    expect(rows).toHaveLength(rowsInDump('station').length);
+  });
+
   it('keeps every mark as it stood, letter by letter', async () => {
     const { rows } = await server.db.raw(
       `select sheet_id || ' ' || item || ' ' || coalesce(number_value::text, choice_value, '-') || ' '

@@ -3,7 +3,7 @@ import { isPrintable } from '@kritikos/contracts/primitives';
 import { CsvError, parse } from 'csv-parse/sync';
 
 const REQUIRED = ['number', 'name'] as const;
-type Column = (typeof REQUIRED)[number] | 'circuit';
+type Column = (typeof REQUIRED)[number] | 'circuit' | 'student';
 const LARGEST_NUMBER = 999_999;
 const MOST_ROWS = 10_000;
 /** Rows end in one or two of them and a quoted cell may hold some; four times as many as rows is no candidate list any more. */
@@ -52,7 +52,7 @@ export function readCandidateFile(content: string, taken: ReadonlySet<number>): 
       errors: missing.map((column) => ({
         row: 1,
         column,
-        detail: `The column "${column}" is missing. The first row must name the columns number, name and, where there are circuits, circuit.`,
+        detail: `The column "${column}" is missing. The first row must name the columns number, name and, where they are known, circuit and student (the student’s own number).`,
       })),
     };
   }
@@ -94,6 +94,7 @@ export function readCandidateFile(content: string, taken: ReadonlySet<number>): 
     for (const [column, longest] of [
       ['name', 120],
       ['circuit', 40],
+      ['student', 20],
     ] as const) {
       if (cell(column).length > longest) complain(column, `is longer than ${longest} characters.`);
       if (!isPrintable(cell(column)))
@@ -102,7 +103,12 @@ export function readCandidateFile(content: string, taken: ReadonlySet<number>): 
     if (record.length > header.length)
       complain('', `has ${record.length} cells, the header ${header.length}.`);
     if (errors.length === before)
-      rows.push({ number, name: cell('name'), circuit: cell('circuit') });
+      rows.push({
+        number,
+        name: cell('name'),
+        circuit: cell('circuit'),
+        student: cell('student') || null,
+      });
   }
   if (rows.length === 0 && errors.length === 0)
     return wholeFile('There is no candidate under the header.');

@@ -6,7 +6,7 @@ import { readCandidateFile } from './candidateFile.ts';
 
 describe('reading a candidate list', () => {
   it('takes commas, semicolons, tabs, a byte-order mark and columns in any order', () => {
-    const expected = [{ number: 7, name: 'Ana Só', circuit: 'Green' }];
+    const expected = [{ number: 7, name: 'Ana Só', circuit: 'Green', student: null }];
     for (const file of [
       'number,name,circuit\n7,Ana Só,Green\n',
       '\ufeffName;Circuit;Number\r\nAna Só;Green;7\r\n',
@@ -19,7 +19,7 @@ describe('reading a candidate list', () => {
   it('names every bad cell by row and column, as the spreadsheet counts them', () => {
     const file = 'number,name\n1,Ana\nx,Ben\n1,\n,Cy\n12,Dee\n';
     const { rows, errors } = readCandidateFile(file, new Set([12]));
-    expect(rows).toEqual([{ number: 1, name: 'Ana', circuit: '' }]);
+    expect(rows).toEqual([{ number: 1, name: 'Ana', circuit: '', student: null }]);
     expect(errors.map(({ row, column }) => `${row} ${column}`)).toEqual([
       '3 number',
       '4 number',

@@ -16,7 +16,7 @@ import { holdExamination } from './service.ts';
  * candidate with a second one. The n-th begins elsewhere at each station, so that over the
  * examination most candidates are double-marked somewhere and the examiners stay connected.
  *
- * Planning again adds what is missing and removes what the plan no longer wants. A sheet with a tap
+ * Who is absent or has withdrawn is planned no sheet. Planning again adds what is missing and removes what the plan no longer wants. A sheet with a tap
  * on it stays, wanted or not. What is answered is what is there now.
  */
 export async function planSheets(
@@ -27,7 +27,9 @@ export async function planSheets(
   return db.transaction(async (trx) => {
     await holdExamination(trx, examinationId, lead);
     const stations = await examinations.listStations(trx, examinationId, lead.id);
-    const candidates = await examinations.candidateNumbers(trx, examinationId, lead.id);
+    const candidates = (await examinations.candidateNumbers(trx, examinationId, lead.id)).filter(
+      ({ state }) => state === 'expected',
+    );
     const unstaffed = stations.filter((s) => s.examiners.length === 0).map((s) => s.position);
     if (stations.length === 0 || candidates.length === 0 || unstaffed.length > 0) {
       throw conflict(

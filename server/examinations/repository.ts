@@ -5,12 +5,13 @@ import type {
   NewExamination,
   Station,
 } from '@kritikos/contracts/examinations';
+import type { CandidateStateChange } from '@kritikos/contracts/people';
 import type { SeenVariants } from '@kritikos/core/scoring/checklist';
 import type { Database } from '../db/database.ts';
 import { ledBy, readBy } from './leads.ts';
 
 const SUMMARY = `
-  select e.id, e.title, e.school, e.cohort, e.held_on as "heldOn", e.zone,
+  select e.id, e.title, e.school, g.name as cohort, e.held_on as "heldOn", e.zone,
     e.marking_opened_at as "markingOpenedAt", e.marking_closed_at as "markingClosedAt",
     e.warning_seconds as "warningSeconds",
     (select count(*) from candidate c where c.examination_id = e.id) as candidates,
@@ -18,7 +19,7 @@ const SUMMARY = `
     (select count(*) from sheet h join station s on s.id = h.station_id where s.examination_id = e.id) as sheets,
     (select count(*) from sheet h join station s on s.id = h.station_id
       where s.examination_id = e.id and h.submitted_at is not null) as submitted
-  from examination e`;
+  from examination e join cohort g on g.id = e.cohort_id`;
 
 /** The examinations that somebody leads or may read, the newest first. */
 export async function listExaminations(
@@ -63,15 +64,16 @@ function summaryOf(row: ExaminationSummary): ExaminationSummary {
 export async function insertExamination(
   db: Database,
   id: string,
-  examination: NewExamination,
+  examination: Omit<NewExamination, 'cohort'>,
+  cohortId: string,
   createdBy: string,
 ): Promise<void> {
-  const { title, school, cohort, heldOn, zone } = examination;
+  const { title, school, heldOn, zone } = examination;
   await db('examination').insert({
     id,
     title,
     school,
-    cohort,
+    cohort_id: cohortId,
     held_on: heldOn,
     zone,
     created_by: createdBy,
@@ -101,8 +103,8 @@ export async function listStations(
   viewer: string,
 ): Promise<Station[]> {
   const { rows } = await db.raw(
-    `select s.id, s.position, s.title, s.minutes, v.id as "checklistVersionId",
-       c.procedure_id as "procedureId", c.title as "procedureTitle", c.region, v.version,
+    `select s.id, s.position, s.title, s.minutes, s.bank_version_id as "bankVersionId",
+       v.id as "checklistVersionId", c.procedure_id as "procedureId", c.title as "procedureTitle", c.region, v.version,
        jsonb_array_length(v.content -> 'items') as items, v.frozen_at as "frozenAt",
        coalesce((select jsonb_agg(jsonb_build_object('accountId', a.id, 'name', a.name, 'every', x.every)
            order by x.every, a.name)
@@ -160,17 +162,20 @@ export async function insertStation(
     title: string;
     minutes: number;
     checklistVersionId: string;
+    bankVersionId: string;
   },
 ): Promise<void> {
   await db.raw(
-    `insert into station (id, examination_id, position, title, minutes, checklist_version_id)
-     select ?, ?, coalesce(max(position), 0) + 1, ?, ?, ? from station where examination_id = ?`,
+    `insert into station (id, examination_id, position, title, minutes, checklist_version_id,
+       bank_version_id)
+     select ?, ?, coalesce(max(position), 0) + 1, ?, ?, ?, ? from station where examination_id = ?`,
     [
       station.id,
       station.examinationId,
       station.title,
       station.minutes,
       station.checklistVersionId,
+      station.bankVersionId,
       station.examinationId,
     ],
   );
@@ -252,12 +257,80 @@ export async function candidateNumbers(
   db: Database,
   examinationId: string,
   viewer: string,
-): Promise<{ id: string; number: number }[]> {
+): Promise<{ id: string; number: number; state: Candidate['state'] }[]> {
   return db('candidate')
     .where({ examination_id: examinationId })
     .whereRaw(readBy('candidate.examination_id'), { viewer })
     .orderBy('number')
-    .select('id', 'number');
+    .select('id', 'number', 'state');
+}
+
+const CANDIDATE = {
+  id: 'candidate.id',
+  number: 'candidate.number',
+  name: 'p.name',
+  circuit: 'candidate.circuit',
+  studentNumber: 'p.number',
+  state: 'candidate.state',
+  stateSince: 'candidate.state_since',
+  stateReason: 'candidate.state_reason',
+};
+
+function candidateOf(row: Omit<Candidate, 'stateSince'> & { stateSince: Date | null }): Candidate {
+  return { ...row, stateSince: row.stateSince?.toISOString() ?? null };
+}
+
+export async function findCandidate(
+  db: Database,
+  id: string,
+  viewer: string,
+): Promise<(Candidate & { examinationId: string }) | undefined> {
+  const row = await db('candidate')
+    .join('student as p', 'p.id', 'candidate.student_id')
+    .where('candidate.id', id)
+    .whereRaw(readBy('candidate.examination_id'), { viewer })
+    .first({ ...CANDIDATE, examinationId: 'candidate.examination_id' });
+  return row && { ...candidateOf(row), examinationId: row.examinationId };
+}
+
+/** Says how it stands with a candidate; the time is now, and none for who is expected. */
+export async function setCandidateState(
+  db: Database,
+  id: string,
+  change: CandidateStateChange,
+): Promise<void> {
+  await db('candidate')
+    .where({ id })
+    .update({
+      state: change.state,
+      state_since: change.state === 'expected' ? null : db.fn.now(),
+      state_reason: change.state === 'expected' ? null : change.reason,
+    });
+}
+
+/** The students who are candidates here already. */
+export async function examinedStudents(db: Database, examinationId: string): Promise<string[]> {
+  return db('candidate').where({ examination_id: examinationId }).pluck('student_id');
+}
+
+export async function largestNumber(db: Database, examinationId: string): Promise<number> {
+  const row = await db('candidate')
+    .where({ examination_id: examinationId })
+    .max('number as most')
+    .first();
+  return row?.most ?? 0;
+}
+
+export async function cohortOf(db: Database, examinationId: string): Promise<string> {
+  const row = await db('examination').where({ id: examinationId }).first('cohort_id');
+  return row.cohort_id;
+}
+
+export interface NewCandidate {
+  readonly id: string;
+  readonly number: number;
+  readonly circuit: string;
+  readonly studentId: string;
 }
 
 export async function candidatePage(
@@ -272,21 +345,26 @@ export async function candidatePage(
   const total = Number((await all.clone().count('* as n').first())?.n ?? 0);
   const candidates = await all
     .clone()
-    .orderBy('number')
+    .join('student as p', 'p.id', 'candidate.student_id')
+    .orderBy('candidate.number')
     .offset(offset)
     .limit(limit)
-    .select('id', 'number', 'name', 'circuit');
-  return { total, candidates };
+    .select(CANDIDATE);
+  return { total, candidates: candidates.map(candidateOf) };
 }
 
 export async function insertCandidates(
   db: Database,
   examinationId: string,
-  candidates: readonly Candidate[],
+  candidates: readonly NewCandidate[],
 ): Promise<void> {
   await db.batchInsert(
     'candidate',
-    candidates.map((c) => ({ ...c, examination_id: examinationId })),
+    candidates.map(({ studentId, ...c }) => ({
+      ...c,
+      student_id: studentId,
+      examination_id: examinationId,
+    })),
     1000,
   );
 }

@@ -1,5 +1,10 @@
 import { route } from '../http/route.ts';
-import { importCandidates, previewCandidates } from './candidates.ts';
+import {
+  changeCandidateState,
+  importCandidates,
+  previewCandidates,
+  takeCohort,
+} from './candidates.ts';
 import { planSheets } from './planning.ts';
 import * as examinations from './repository.ts';
 import * as service from './service.ts';
@@ -32,6 +37,12 @@ export const examinationRoutes = [
   ),
   route('POST /examinations/:examination/candidates', ({ db, params, body, account }) =>
     importCandidates(db, params.examination, body, account),
+  ),
+  route('POST /examinations/:examination/candidates/from-cohort', ({ db, params, body, account }) =>
+    takeCohort(db, params.examination, body, account),
+  ),
+  route('PUT /candidates/:candidate/state', ({ db, params, body, account }) =>
+    changeCandidateState(db, params.candidate, body, account),
   ),
   route('POST /examinations/:examination/plan', ({ db, params, account }) =>
     planSheets(db, params.examination, account),

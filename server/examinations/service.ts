@@ -3,11 +3,11 @@ import type {
   CountdownWarning,
   Examination,
   NewExamination,
-  NewStation,
   PhaseProgress,
   StationExaminers,
   StationReadings,
 } from '@kritikos/contracts/examinations';
+import type { NewStation } from '@kritikos/contracts/stations';
 import { usualVariants } from '@kritikos/core/scoring/checklist';
 import { recordAction } from '../audit/repository.ts';
 import { freezeVersionsOf } from '../checklists/repository.ts';
@@ -15,6 +15,8 @@ import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, HttpProblem, invalid, notFound } from '../http/problems.ts';
+import { bankFromChecklist, requireBankVersion } from '../stations/service.ts';
+import { cohortNamed } from '../people/service.ts';
 import * as examinations from './repository.ts';
 import type { StoredExamination } from './repository.ts';
 
@@ -25,7 +27,10 @@ export async function createExamination(
 ): Promise<Examination> {
   const id = newId();
   await db.transaction(async (trx) => {
-    await examinations.insertExamination(trx, id, wanted, lead.id);
+    const { cohort, ...rest } = wanted;
+    const year = Number(wanted.heldOn.slice(0, 4));
+    const cohortId = await cohortNamed(trx, { name: cohort, year }, lead);
+    await examinations.insertExamination(trx, id, rest, cohortId, lead.id);
     await recordAction(trx, { accountId: lead.id, action: 'examination created', subject: id });
   });
   return describeExamination(db, id, lead);
@@ -90,24 +95,40 @@ export async function holdExamination(
   return requireExamination(trx, id, lead);
 }
 
-/** Adds a station at the end, marked on the checklist version named. */
+/** Adds a station at the end: one of the bank, or one made from a checklist, which joins the bank. */
 export async function addStation(
   db: Database,
   examinationId: string,
   wanted: NewStation,
   lead: Account,
 ): Promise<Examination> {
-  await findChecklistVersion(db, wanted.checklistVersionId);
   await db.transaction(async (trx) => {
     refuseOnceOpened(
       await holdExamination(trx, examinationId, lead),
       'Stations are added before marking is first opened, so that every candidate meets the same ones.',
     );
     const id = newId();
-    await examinations.insertStation(trx, { id, examinationId, ...wanted });
+    await examinations.insertStation(trx, {
+      id,
+      examinationId,
+      ...(await used(trx, wanted, lead)),
+    });
     await recordAction(trx, { accountId: lead.id, action: 'station added', subject: id });
   });
   return describeExamination(db, examinationId, lead);
+}
+
+/** What a station takes over from the bank. */
+async function used(trx: Database, wanted: NewStation, lead: Account) {
+  if ('bankVersionId' in wanted) {
+    const { title, minutes, checklistVersionId } = await requireBankVersion(
+      trx,
+      wanted.bankVersionId,
+    );
+    return { title, minutes, checklistVersionId, bankVersionId: wanted.bankVersionId };
+  }
+  const { content } = await findChecklistVersion(trx, wanted.checklistVersionId);
+  return { ...wanted, bankVersionId: await bankFromChecklist(trx, wanted, content, lead) };
 }
 
 /**

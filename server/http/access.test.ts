@@ -49,11 +49,13 @@ const [own] = (await callers['the examiner'].call('GET', '/own/stations')).body 
   sheets: { id: string }[];
 }[];
 const decision = await server.db('decision').first('id');
+const candidate = await server.db('candidate').first('id');
 const THINGS: Readonly<Record<Owned, string>> = {
   examination: examination?.id ?? '',
   station: own?.stationId ?? '',
   sheet: own?.sheets[0]?.id ?? '',
   decision: decision.id,
+  candidate: candidate.id,
 };
 // An id that names nothing, so that whoever is let in changes nothing.
 const NOWHERE = '01920000-0000-7000-8000-000000000000';
@@ -97,6 +99,7 @@ const owned = routes.filter(
 const BY_ITSELF: readonly string[] = [
   'POST /examinations/:examination/plan',
   'POST /stations/:station/briefing/confirmation',
+  'POST /decisions/:decision/release',
 ];
 
 describe.each(byAddress(owned))('%s', (address, route) => {
@@ -136,9 +139,9 @@ describe('the contract', () => {
   });
 
   it('asks for the right wherever the path names what is somebody’s', () => {
-    const things = ['examination', 'station', 'sheet', 'decision'];
+    const things = Object.keys(THINGS);
     for (const { address, access, path } of routes) {
-      const named = things.find((thing) => path.includes(`:${thing}`));
+      const named = things.find((thing) => path.startsWith(`/${thing}s/:${thing}`));
       const asked = access !== 'anyone' && 'whose' in access ? access.whose : undefined;
       expect(asked, address).toBe(named);
     }

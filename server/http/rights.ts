@@ -8,6 +8,7 @@ const OF: Readonly<Record<Owned, string>> = {
   station: `select s.examination_id, exists (select from station_examiner x
       where x.station_id = s.id and x.account_id = :caller)
     from station s where s.id = :thing`,
+  candidate: `select k.examination_id, false from candidate k where k.id = :thing`,
   sheet: `select s.examination_id, h.examiner_id = :caller
     from sheet h join station s on s.id = h.station_id where h.id = :thing`,
   decision: `select d.examination_id, false from decision d where d.id = :thing`,

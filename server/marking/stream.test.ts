@@ -56,7 +56,10 @@ async function freshSheet(): Promise<string> {
   const { examination_id } = await server.db('station').where({ id: blank.stationId }).first();
   const numbers = await server.db('candidate').where({ examination_id }).pluck('number');
   const number = Math.max(...numbers) + 1;
-  const candidate = { id: newId(), examination_id, number, name: 'Somebody else' };
+  const { cohort_id } = await server.db('examination').where({ id: examination_id }).first();
+  const student = { id: newId(), cohort_id, number: `s${number}`, name: 'Somebody else' };
+  await server.db('student').insert(student);
+  const candidate = { id: newId(), examination_id, number, student_id: student.id };
   await server.db('candidate').insert(candidate);
   const { station_id, examiner_id, checklist_version_id, variants } = planned;
   const id = newId();

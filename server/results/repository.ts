@@ -33,10 +33,11 @@ export async function candidateRows(
 ): Promise<CandidateRow[]> {
   const { rows } = await db.raw(
     `with chosen as (
-       select id, number, name from candidate
+       select candidate.id, candidate.number, p.name from candidate
+         join student p on p.id = candidate.student_id
        where examination_id = :examinationId and ${readBy('candidate.examination_id')}
-         and (:candidateId::uuid is null or id = :candidateId)
-       order by number offset :offset limit :limit),
+         and (:candidateId::uuid is null or candidate.id = :candidateId)
+       order by candidate.number offset :offset limit :limit),
      known as (
        select h.* from sheet h join chosen on chosen.id = h.candidate_id
        where h.submitted_at is not null),

@@ -12,7 +12,7 @@ import type { Database } from '../db/database.ts';
 import { listStations } from '../examinations/repository.ts';
 import { requireExamination } from '../examinations/service.ts';
 import { notFound } from '../http/problems.ts';
-import { countSubmittedSince, newestDecision } from '../standards/repository.ts';
+import { countSubmittedSince, findRelease, newestDecision } from '../standards/repository.ts';
 import * as results from './repository.ts';
 import type { CandidateRow, ReportSheet } from './repository.ts';
 
@@ -29,7 +29,7 @@ export async function readResults(
   const rows = await results.candidateRows(db, examinationId, viewer.id, page);
   const named = await withItemTexts(db, stations);
   return {
-    decision: decision ? summaryOf(decision) : null,
+    decision: await summaryOf(db, decision, viewer),
     submittedSince: decision ? await countSubmittedSince(db, decision.id, viewer.id) : 0,
     stations: stations.map(({ id, position, title }) => ({
       stationId: id,
@@ -42,9 +42,15 @@ export async function readResults(
   };
 }
 
-function summaryOf(decision: Decision): NonNullable<Results['decision']> {
+async function summaryOf(
+  db: Database,
+  decision: Decision | undefined,
+  viewer: Account,
+): Promise<Results['decision']> {
+  if (!decision) return null;
   const { id, number, signedBy, signedAt, total, cuts } = decision;
-  return { id, number, signedBy, signedAt, meanCut: total / Math.max(1, cuts.length) };
+  const meanCut = total / Math.max(1, cuts.length);
+  return { id, number, signedBy, signedAt, meanCut, release: await findRelease(db, id, viewer.id) };
 }
 
 function cutOf(decision: Decision | undefined, stationId: string): number | null {
@@ -80,7 +86,7 @@ function resultOf(
   decision: Decision | undefined,
 ): CandidateResult {
   const { candidateId, number, name, sums } = row;
-  const rule = decision?.schema === 2 ? decision.settings.rule.criticalBy : 'all';
+  const rule = decision && decision.schema !== 1 ? decision.settings.rule.criticalBy : 'all';
   const stations = ofStations.map((station) => {
     const { percent, critical } = row.stations.find((s) => s.stationId === station.id) ?? NO_SHEET;
     const cut = cutOf(decision, station.id);
@@ -91,7 +97,8 @@ function resultOf(
     return {
       stationId: station.id,
       percent,
-      outcome: decision?.schema === 2 ? stationOutcome({ percent, critical }, cut, rule) : null,
+      outcome:
+        decision && decision.schema !== 1 ? stationOutcome({ percent, critical }, cut, rule) : null,
       criticalMissed: named('missed'),
       criticalUnseen: named('unseen'),
     };
@@ -140,7 +147,7 @@ export async function reportCandidate(
   const { title, school, heldOn } = examination;
   return {
     examination: { title, school, heldOn },
-    decision: decision ? summaryOf(decision) : null,
+    decision: await summaryOf(db, decision, viewer),
     result,
     stations: stations.map((station) => ({
       stationId: station.id,

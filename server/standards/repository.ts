@@ -1,4 +1,4 @@
-import type { Decision, Settings } from '@kritikos/contracts/standards';
+import type { Decision, Release, Settings } from '@kritikos/contracts/standards';
 import type { StationRecord } from '@kritikos/core/standards/setStandard';
 import type { Database } from '../db/database.ts';
 import { readBy } from '../examinations/leads.ts';
@@ -112,7 +112,7 @@ export async function saveDraft(
 }
 
 type Signature = 'id' | 'number' | 'reason' | 'signedBy' | 'signedAt';
-type SignedNow = Extract<Decision, { schema: 2 }>;
+type SignedNow = Extract<Decision, { schema: 3 }>;
 export type Content = Omit<SignedNow, Signature>;
 
 export async function insertDecision(
@@ -160,6 +160,28 @@ export async function submittedSheets(
 export async function examinationOf(db: Database, decisionId: string): Promise<string> {
   const row = await db('decision').where({ id: decisionId }).first('examination_id');
   return row.examination_id;
+}
+
+export async function findRelease(
+  db: Database,
+  decisionId: string,
+  viewer: string,
+): Promise<Release | null> {
+  const row = await db('release as r')
+    .join('decision as d', 'd.id', 'r.decision_id')
+    .join('account as a', 'a.id', 'r.released_by')
+    .where('r.decision_id', decisionId)
+    .whereRaw(readBy('d.examination_id'), { viewer })
+    .first('r.released_at', 'a.name');
+  return row ? { releasedAt: row.released_at.toISOString(), releasedBy: row.name } : null;
+}
+
+/** Releases a decision, once. */
+export async function insertRelease(db: Database, decisionId: string, by: string): Promise<void> {
+  await db('release')
+    .insert({ decision_id: decisionId, released_by: by })
+    .onConflict('decision_id')
+    .ignore();
 }
 
 /** All decisions of an examination, the newest first. */

@@ -14,6 +14,9 @@ export const standardRoutes = [
   route('GET /decisions/:decision', ({ db, params, account }) =>
     service.readDecision(db, params.decision, account),
   ),
+  route('POST /decisions/:decision/release', ({ db, params, account }) =>
+    service.releaseDecision(db, params.decision, account),
+  ),
   route('GET /decisions/:decision/rereading', ({ db, params, account }) =>
     service.rereadDecision(db, params.decision, account),
   ),

@@ -2,6 +2,7 @@ import type { Account } from '@kritikos/contracts/accounts';
 import type {
   Decision,
   DecisionSummary,
+  Release,
   Rereading,
   Settings,
   SignOff,
@@ -32,7 +33,7 @@ export async function openStandards(
   viewer: Account,
 ): Promise<StandardsPage> {
   await requireExamination(db, examinationId, viewer);
-  const candidates = await candidateNumbers(db, examinationId, viewer.id);
+  const candidates = await examined(db, examinationId, viewer);
   const decisions = await standards.listDecisions(db, examinationId, viewer.id);
   const data = await stationData(db, examinationId, viewer);
   return {
@@ -42,6 +43,12 @@ export async function openStandards(
     draft: (await standards.findDraft(db, examinationId, viewer.id)) ?? usualSettings(data.length),
     decisions: decisions.map(withoutOutcomes),
   };
+}
+
+/** Whom a standard decides on: not those who have withdrawn. */
+async function examined(db: Database, examinationId: string, viewer: Account) {
+  const all = await candidateNumbers(db, examinationId, viewer.id);
+  return all.flatMap(({ id, number, state }) => (state === 'withdrawn' ? [] : [{ id, number }]));
 }
 
 /** The list of decisions needs their counts; thousands of single outcomes stay behind. */
@@ -101,7 +108,7 @@ export async function signDecision(
     await refuseOvertaken(trx, examinationId, wanted, lead);
     return {
       data: await stationData(trx, examinationId, lead),
-      candidates: (await candidateNumbers(trx, examinationId, lead.id)).map((c) => c.id),
+      candidates: (await examined(trx, examinationId, lead)).map((c) => c.id),
       sheets: await standards.submittedSheets(trx, examinationId, lead.id),
     };
   });
@@ -149,6 +156,27 @@ export async function readDecision(db: Database, id: string, viewer: Account): P
   const found = await standards.findDecision(db, id, viewer.id);
   if (!found) throw notFound('decision');
   return found;
+}
+
+/** Releases the results to the candidates; an older decision than the newest is none to release. */
+export async function releaseDecision(db: Database, id: string, lead: Account): Promise<Release> {
+  return db.transaction(async (trx) => {
+    const { number } = await readDecision(trx, id, lead);
+    const examinationId = await standards.examinationOf(trx, id);
+    await holdExamination(trx, examinationId, lead);
+    const newest = await standards.newestDecision(trx, examinationId, lead.id);
+    if (newest?.id !== id) {
+      throw conflict(
+        `Decision No. ${number} was followed by another`,
+        'Release the newest decision; candidates are told one outcome.',
+      );
+    }
+    await standards.insertRelease(trx, id, lead.id);
+    await recordAction(trx, { accountId: lead.id, action: 'results released', subject: id });
+    const released = await standards.findRelease(trx, id, lead.id);
+    if (!released) throw notFound('release');
+    return released;
+  });
 }
 
 /**
@@ -239,7 +267,8 @@ function contentOf(
     ]);
   }
   return {
-    schema: 2,
+    schema: 3,
+    method: 'borderline-regression',
     settings,
     total: examCut.total,
     sem: standard.sem,

@@ -234,10 +234,11 @@ describe('results', () => {
   });
 
   it('open in a spreadsheet, and text that looks like a formula stays text', async () => {
-    await server
+    const { student_id } = await server
       .db('candidate')
       .where({ examination_id: id, number: 1 })
-      .update({ name: '=HYPERLINK("http://x")' });
+      .first();
+    await server.db('student').where({ id: student_id }).update({ name: '=HYPERLINK("http://x")' });
     const response = await lead.call('GET', `/examinations/${id}/results.csv`);
     expect(response.headers['content-type']).toMatch(/text\/csv; charset=utf-8/);
     expect(response.text.charCodeAt(0)).toBe(0xfeff);
@@ -245,5 +246,29 @@ describe('results', () => {
     expect(rows).toHaveLength(24);
     expect(rows[0]?.name).toBe(`'=HYPERLINK("http://x")`);
     expect(Number(rows[1]?.['mean percent'])).toBeGreaterThan(0);
+  });
+});
+
+describe('a release', () => {
+  it('is of the newest decision, once, and known to whoever reads the results', async () => {
+    const page: StandardsPage = (await lead.call('GET', `/examinations/${id}/standards`)).body;
+    const [newest, before] = page.decisions;
+    const results = async (): Promise<Results> =>
+      (await lead.call('GET', `/examinations/${id}/results`)).body;
+    expect((await results()).decision?.release).toBeNull();
+    const refused = await lead.call('POST', `/decisions/${before?.id}/release`);
+    expect(refused.status).toBe(409);
+    expect(refused.body.title).toMatch(/was followed by another/);
+    const first = await lead.call('POST', `/decisions/${newest?.id}/release`).expect(200);
+    const again = await lead.call('POST', `/decisions/${newest?.id}/release`).expect(200);
+    expect(again.body).toEqual(first.body);
+    expect((await results()).decision?.release).toEqual(first.body);
+    await expect(server.db('release').delete()).rejects.toThrow(/append-only/);
+  });
+
+  it('goes with a decision that names its method', async () => {
+    const page: StandardsPage = (await lead.call('GET', `/examinations/${id}/standards`)).body;
+    const [newest] = page.decisions;
+    expect(newest).toMatchObject({ schema: 3, method: 'borderline-regression' });
   });
 });

@@ -5,8 +5,9 @@ import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import { reachesCut } from '@kritikos/core/standards/reachesCut';
 import { computed, ref } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
-import { linkTo } from '../http/api.ts';
+import { call, linkTo } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
+import { useSubmit } from '../http/useSubmit.ts';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
 
@@ -19,6 +20,14 @@ const { data, error, reload } = useReading(
   () => ({ params: { examination: id }, query: { limit: PAGE, offset: offset.value } }),
   { keep: true },
 );
+const releasing = ref(false);
+const { problem, submit: release } = useSubmit(async () => {
+  await call('POST /decisions/:decision/release', {
+    params: { decision: data.value?.decision?.id ?? '' },
+  });
+  releasing.value = false;
+  await reload();
+});
 const order = ref<'number' | 'mean' | 'outcome'>('number');
 const sorted = computed(() => {
   const by: Record<typeof order.value, (c: CandidateResult) => number | string> = {
@@ -83,7 +92,33 @@ const print = () => window.print();
           not in it.
         </b>
       </p>
-      <p v-else class="caution">
+      <p v-if="data.decision?.release" class="figures">
+        Released to the candidates by {{ data.decision.release.releasedBy }} on
+        {{ data.decision.release.releasedAt.slice(0, 10) }}.
+      </p>
+      <div v-else-if="data.decision" class="release no-print">
+        <span>The candidates see nothing of this until it is released.</span>
+        <v-btn size="small" @click="releasing = true">Release results</v-btn>
+      </div>
+      <v-dialog v-model="releasing" max-width="480">
+        <v-card title="Release results">
+          <v-card-text class="d-grid ga-3">
+            <p>
+              Decision No. {{ data.decision?.number }} becomes the outcome that candidates are told.
+              A release is not taken back; a later decision is released anew.
+            </p>
+            <p v-if="data.submittedSince > 0" class="caution">
+              {{ counted(data.submittedSince, 'sheet', 'sheets') }} came after it was signed.
+            </p>
+            <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
+          </v-card-text>
+          <v-card-actions>
+            <v-btn @click="releasing = false">Cancel</v-btn>
+            <v-btn color="primary" variant="flat" @click="release">Release</v-btn>
+          </v-card-actions>
+        </v-card>
+      </v-dialog>
+      <p v-if="!data.decision" class="caution">
         No standard is signed, so nobody has passed or failed yet. Scores are shown as they stand.
       </p>
       <p v-if="data.total === 0" class="panel">
@@ -154,6 +189,13 @@ const print = () => window.print();
 </template>
 
 <style scoped>
+.release {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 14px;
+  margin-bottom: 8px;
+}
 .wide {
   max-width: 1480px;
 }

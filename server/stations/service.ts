@@ -1,0 +1,206 @@
+import { CONDITIONS } from '@kritikos/catalogue/conditions';
+import { checklistFor } from '@kritikos/catalogue/define';
+import { procedureById } from '@kritikos/catalogue/procedures';
+import { stationChecklist } from '@kritikos/catalogue/stationChecklist';
+import type { ExaminedProcedure } from '@kritikos/catalogue/stationChecklist';
+import type { Account } from '@kritikos/contracts/accounts';
+import { checklistContent } from '@kritikos/contracts/checklists';
+import type { BankStation, NewBankStation } from '@kritikos/contracts/stations';
+import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
+import { recordAction } from '../audit/repository.ts';
+import * as checklists from '../checklists/repository.ts';
+import type { Database } from '../db/database.ts';
+import { newId } from '../http/newId.ts';
+import { invalid, notFound } from '../http/problems.ts';
+import * as bank from './repository.ts';
+
+/** Makes a station of the bank: its checklist and key follow from the procedures and the patient. */
+export async function createBankStation(
+  db: Database,
+  wanted: NewBankStation,
+  by: Account,
+): Promise<BankStation> {
+  const content = derive(wanted);
+  return db.transaction(async (trx) => {
+    const id = newId();
+    await bank.insertBankStation(trx, id, by.id);
+    const checklistId = newId();
+    const [first] = wanted.procedures;
+    await checklists.insertChecklist(trx, {
+      id: checklistId,
+      procedure_id: first?.procedure ?? '',
+      title: content.procedures.map(({ title }) => title).join(', '),
+      region: procedureById(first?.procedure ?? '')?.region ?? 'any',
+      bank_station_id: id,
+    });
+    await insertVersion(
+      trx,
+      { id, version: 1, checklistId, checklistVersion: 1 },
+      wanted,
+      content,
+      by,
+    );
+    await recordAction(trx, { accountId: by.id, action: 'bank station made', subject: id });
+    return requireBankStation(trx, id);
+  });
+}
+
+/**
+ * Makes the next version of a station. Examinations keep the one that they name; from here on it is
+ * another station, and no anchor between those before and those after.
+ */
+export async function changeBankStation(
+  db: Database,
+  id: string,
+  wanted: NewBankStation,
+  by: Account,
+): Promise<BankStation> {
+  const content = derive(wanted);
+  return db.transaction(async (trx) => {
+    await bank.lockBankStation(trx, id);
+    const before = await requireBankStation(trx, id);
+    const checklist = await bank.checklistOfBank(trx, id);
+    if (!checklist) {
+      throw invalid([
+        {
+          pointer: '/procedures',
+          detail: 'come from a checklist of the catalogue; make a new station instead',
+        },
+      ]);
+    }
+    const newest = await checklists.findNewestOf(trx, checklist.id);
+    await insertVersion(
+      trx,
+      {
+        id,
+        version: before.version + 1,
+        checklistId: checklist.id,
+        checklistVersion: (newest?.version ?? 0) + 1,
+      },
+      wanted,
+      content,
+      by,
+    );
+    await recordAction(trx, { accountId: by.id, action: 'bank station changed', subject: id });
+    return requireBankStation(trx, id);
+  });
+}
+
+async function insertVersion(
+  trx: Database,
+  of: { id: string; version: number; checklistId: string; checklistVersion: number },
+  wanted: NewBankStation,
+  content: ChecklistContent,
+  by: Account,
+): Promise<void> {
+  const checklistVersionId = newId();
+  await checklists.insertVersion(trx, {
+    id: checklistVersionId,
+    checklistId: of.checklistId,
+    version: of.checklistVersion,
+    content,
+    origin: 'school',
+  });
+  const { title, procedures, patient, minutes, equipment } = wanted;
+  await bank.insertBankVersion(trx, {
+    id: newId(),
+    bankStationId: of.id,
+    version: of.version,
+    title,
+    task: content.task,
+    procedures: procedures.map(({ procedure }) => procedure),
+    patient,
+    checklistVersionId,
+    minutes,
+    equipment,
+    createdBy: by.id,
+  });
+}
+
+/** A station that is made from a checklist as it is joins the bank under the title it has there. */
+export async function bankFromChecklist(
+  trx: Database,
+  wanted: { title: string; minutes: number; checklistVersionId: string },
+  content: ChecklistContent,
+  by: Account,
+): Promise<string> {
+  const [id, versionId] = [newId(), newId()];
+  await bank.insertBankStation(trx, id, by.id);
+  await bank.insertBankVersion(trx, {
+    ...wanted,
+    id: versionId,
+    bankStationId: id,
+    version: 1,
+    task: content.task,
+    procedures: content.procedures.map(({ procedure }) => procedure),
+    patient: null,
+    equipment: [],
+    createdBy: by.id,
+  });
+  return versionId;
+}
+
+export async function requireBankStation(db: Database, id: string): Promise<BankStation> {
+  const found = await bank.findBankStation(db, id);
+  if (!found) throw notFound('station of the bank');
+  return found;
+}
+
+export async function requireBankVersion(db: Database, id: string): Promise<BankStation> {
+  const found = await bank.findBankVersion(db, id);
+  if (!found) throw notFound('station of the bank');
+  return found;
+}
+
+/** Takes a station out of the choice for new examinations, or brings it back. */
+export async function retireBankStation(
+  db: Database,
+  id: string,
+  retired: boolean,
+  by: Account,
+): Promise<BankStation> {
+  return db.transaction(async (trx) => {
+    await requireBankStation(trx, id);
+    await bank.setRetired(trx, id, retired);
+    await recordAction(trx, {
+      accountId: by.id,
+      action: retired ? 'bank station retired' : 'bank station taken back',
+      subject: id,
+    });
+    return requireBankStation(trx, id);
+  });
+}
+
+/** The checklist of a station: what its procedures ask, with the key of its patient. */
+function derive({ procedures, patient }: NewBankStation): ChecklistContent {
+  const examined = procedures.map(({ procedure }, i) => keyed(procedure, patient, i));
+  const keeps = Object.fromEntries(
+    procedures.flatMap(({ procedure, keeps: kept }) => (kept ? [[procedure, kept]] : [])),
+  );
+  const content = checklistContent.safeParse(stationChecklist(examined, keeps));
+  if (content.success) return content.data;
+  throw invalid(
+    content.error.issues.map((issue) => ({
+      pointer: '/procedures',
+      detail: `together: ${issue.path.join(' ')} ${issue.message}; keep fewer items of them`,
+    })),
+  );
+}
+
+function keyed(id: string, patient: NewBankStation['patient'], place: number): ExaminedProcedure {
+  const procedure = procedureById(id);
+  if (!procedure) {
+    throw invalid([
+      { pointer: `/procedures/${place}/procedure`, detail: 'is not in the catalogue' },
+    ]);
+  }
+  const title = procedure.names[0] ?? procedure.title;
+  if (patient === null) return { id, title, checklist: procedure.checklist };
+  const condition = CONDITIONS.find((known) => known.id === patient.condition);
+  if (!condition) throw invalid([{ pointer: '/patient/condition', detail: 'is not known' }]);
+  const { degree, side } = patient;
+  const lesions = condition.lesions.map((lesion) =>
+    degree === null ? lesion : { ...lesion, degree: degree as typeof lesion.degree },
+  );
+  return { id, title, checklist: checklistFor(procedure, { ...condition, lesions }, side) };
+}
