@@ -18,6 +18,7 @@ import {
   stationExaminers,
   stationReadings,
 } from './examinations.ts';
+import { job } from './jobs.ts';
 import {
   markingProgress,
   ownStation,
@@ -39,6 +40,7 @@ import {
 } from './people.ts';
 import { id, key, nothing, page } from './primitives.ts';
 import { candidateReport, results } from './results.ts';
+import { importQuestion, upload, uploadQuery } from './studentImport.ts';
 import { bankStation, newBankStation, newStation } from './stations.ts';
 import {
   decision,
@@ -141,6 +143,26 @@ export const api = {
     access: LEAD,
     body: newStudent,
     answers: student,
+  },
+  'POST /cohorts/:cohort/uploads': {
+    says: 'Bring a list of students, CSV or XLSX; its columns are answered, and nothing is taken yet',
+    access: LEAD,
+    query: uploadQuery,
+    body: z.instanceof(Uint8Array),
+    takes: 'table',
+    answers: upload,
+  },
+  'POST /cohorts/:cohort/uploads/:upload/preview': {
+    says: 'Read a whole list by its mapped columns and say what it would change; a job',
+    access: LEAD,
+    body: importQuestion,
+    answers: job,
+  },
+  'POST /cohorts/:cohort/uploads/:upload/import': {
+    says: 'Take a list of students, all of it or nothing; a job',
+    access: LEAD,
+    body: importQuestion,
+    answers: job,
   },
   'PUT /students/:student': {
     says: 'Change what is known of a student',
@@ -402,6 +424,27 @@ export const api = {
     answers: candidateReport,
   },
 
+  'POST /examinations/:examination/recomputation': {
+    says: 'Score every submitted sheet anew and compare what is kept; a job',
+    access: reads('examination'),
+    answers: job,
+  },
+  'GET /jobs/:job': {
+    says: 'How far a job is, and what came of it',
+    access: SIGNED_IN,
+    answers: job,
+  },
+  'DELETE /jobs/:job': {
+    says: 'Call a job off',
+    access: SIGNED_IN,
+    answers: job,
+  },
+  'GET /hints': {
+    says: 'A stream that tells when something of an examination changed that the caller may read',
+    access: SIGNED_IN,
+    answers: 'events',
+  },
+
   'GET /audit': {
     says: 'Who did what and when, a page of it',
     access: ADMINISTRATOR,
@@ -435,7 +478,7 @@ export type Sent<A extends Address> = (keyof Params<A> extends never
   ? unknown
   : { readonly params: Params<A> }) &
   QuerySent<Part<A, 'query'>> &
-  (Part<A, 'takes'> extends 'csv'
+  (Part<A, 'takes'> extends 'csv' | 'table'
     ? { readonly body: Blob | string }
     : Part<A, 'body'> extends z.ZodType
       ? { readonly body: z.input<Part<A, 'body'>> }

@@ -33,10 +33,10 @@ export interface Contract {
   readonly access: Access;
   readonly query?: z.ZodObject;
   readonly body?: z.ZodType;
-  /** What the body is sent as; JSON unless said. */
-  readonly takes?: 'csv';
-  /** What comes back, as JSON; or a file for the spreadsheet. */
-  readonly answers: z.ZodType | 'csv';
+  /** What the body is sent as; JSON unless said. A table is CSV or XLSX, its bytes as they are. */
+  readonly takes?: 'csv' | 'table';
+  /** What comes back, as JSON; a file for the spreadsheet; or a stream of server-sent events. */
+  readonly answers: z.ZodType | 'csv' | 'events';
 }
 
 export type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';

@@ -4,12 +4,15 @@ import { pino } from 'pino';
 import { sealAudit } from './audit/service.ts';
 import { offerCatalogue } from './checklists/service.ts';
 import { prepareDatabase } from './db/database.ts';
-import type { Database } from './db/database.ts';
 import { isDatabaseAway } from './db/isDatabaseAway.ts';
 import { DEMO_PASSWORD, EXAMINERS, LEAD } from './demo/people.ts';
 import { loadDemo } from './demo/scenario.ts';
 import { application } from './http/application.ts';
+import { Hints } from './hints/hints.ts';
+import type { Tools } from './http/route.ts';
+import { Jobs } from './jobs/jobs.ts';
 import { closeJobs } from './jobs/pool.ts';
+import { workersOn } from './jobs/workers.ts';
 import { BadSetting, readSettings } from './settings.ts';
 import type { Settings } from './settings.ts';
 
@@ -25,17 +28,22 @@ const SEAL_EVERY_MILLISECONDS = 2_000;
 async function start(): Promise<void> {
   const settings = readSettings(process.env);
   const logger = pino({ level: settings.LOG_LEVEL });
-  const db = await prepareDatabase(settings.DATABASE_URL);
+  const { DATABASE_URL, DATABASE_OWNER_URL } = settings;
+  const db = await prepareDatabase(DATABASE_URL, DATABASE_OWNER_URL || DATABASE_URL);
+  warnOfOneRole(settings);
+  const jobs = new Jobs(db, DATABASE_URL, logger, workersOn(DATABASE_URL));
+  const hints = new Hints(db, DATABASE_URL, logger);
+  await Promise.all([jobs.start(), hints.start()]);
   await offerCatalogue(db);
   if (settings.KRITIKOS_DEMO) {
     const started = Date.now();
-    if (await loadDemo(db))
+    if (await loadDemo(db, jobs))
       console.log(
         `Loaded the demo examination in ${((Date.now() - started) / 1000).toFixed(1)} s.`,
       );
   }
   const webFolder = fileURLToPath(new URL('../web/dist', import.meta.url));
-  const app = await application(db, settings, logger, webFolder);
+  const app = await application({ db, hints, jobs }, settings, logger, webFolder);
   const server = app.listen(settings.PORT, settings.HOST);
   server.requestTimeout = REQUEST_MILLISECONDS;
   server.headersTimeout = HEADER_MILLISECONDS;
@@ -49,7 +57,7 @@ async function start(): Promise<void> {
     );
   }, SEAL_EVERY_MILLISECONDS);
   greet(settings, server);
-  stopWhenTold(server, db, sealing);
+  stopWhenTold(server, { db, hints, jobs }, sealing);
 }
 
 function greet({ HOST, KRITIKOS_DEMO }: Settings, server: Server): void {
@@ -64,13 +72,23 @@ function greet({ HOST, KRITIKOS_DEMO }: Settings, server: Server): void {
   console.log('\nCtrl+C stops it.');
 }
 
+/** Says that the database would not stop a mistake of the program: it works as its owner. */
+function warnOfOneRole({ DATABASE_URL, DATABASE_OWNER_URL }: Settings): void {
+  if (DATABASE_OWNER_URL && new URL(DATABASE_OWNER_URL).username !== new URL(DATABASE_URL).username)
+    return;
+  console.warn(
+    'One role of the database does everything. Set DATABASE_OWNER_URL to the role that owns it, and DATABASE_URL to one that may do less (docs/operations.md).',
+  );
+}
+
 /** Takes no new requests, lets those in flight finish, and ends within ten seconds. */
-function stopWhenTold(server: Server, db: Database, sealing: NodeJS.Timeout): void {
+function stopWhenTold(server: Server, { db, hints, jobs }: Tools, sealing: NodeJS.Timeout): void {
   let stopping = false;
   const stop = async (): Promise<void> => {
     if (stopping) return;
     stopping = true;
     clearInterval(sealing);
+    await hints.stop();
     const closed = new Promise((resolve) => server.close(resolve));
     server.closeIdleConnections();
     const grace = setTimeout(() => server.closeAllConnections(), GRACE_MILLISECONDS);
@@ -78,6 +96,7 @@ function stopWhenTold(server: Server, db: Database, sealing: NodeJS.Timeout): vo
     clearTimeout(grace);
     setTimeout(() => process.exit(0), 2_000).unref();
     await sealAudit(db).catch(() => 0); // it is sealed after the next start
+    await jobs.stop();
     await closeJobs();
     await db.destroy();
     process.exit(0);

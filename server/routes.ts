@@ -7,6 +7,8 @@ import { descriptionRoutes } from './description/routes.ts';
 import { examinationRoutes } from './examinations/routes.ts';
 import type { Route } from './http/route.ts';
 import { markingRoutes } from './marking/routes.ts';
+import { hintRoutes } from './hints/routes.ts';
+import { jobRoutes } from './jobs/routes.ts';
 import { peopleRoutes } from './people/routes.ts';
 import { bankRoutes } from './stations/routes.ts';
 import { resultRoutes } from './results/routes.ts';
@@ -24,6 +26,8 @@ export const routes: readonly Route[] = [
   ...agreementRoutes,
   ...standardRoutes,
   ...resultRoutes,
+  ...jobRoutes,
+  ...hintRoutes,
   ...auditRoutes,
   ...descriptionRoutes,
 ];

@@ -1,6 +1,7 @@
 import knex from 'knex';
 import type { Knex } from 'knex';
 import pg from 'pg';
+import { prepareQueues } from '../jobs/queue.ts';
 import * as first from './migrations/0001_first.ts';
 import * as criticalItems from './migrations/0002_critical_items.ts';
 import * as readingsAndOffers from './migrations/0003_readings_and_offers.ts';
@@ -10,6 +11,8 @@ import * as countdownWarning from './migrations/0006_countdown_warning.ts';
 import * as rolesAndLeads from './migrations/0007_roles_and_leads.ts';
 import * as itemsAndKeptMarks from './migrations/0008_items_and_kept_marks.ts';
 import * as cohortsAndBank from './migrations/0009_cohorts_and_bank.ts';
+import * as jobs from './migrations/0010_jobs.ts';
+import { limitRole } from './roles.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
 export type Database = Knex;
@@ -30,6 +33,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0007_roles_and_leads': rolesAndLeads,
   '0008_items_and_kept_marks': itemsAndKeptMarks,
   '0009_cohorts_and_bank': cohortsAndBank,
+  '0010_jobs': jobs,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };
@@ -65,15 +69,21 @@ export async function inSnapshot<T>(db: Database, read: (trx: Database) => Promi
   return db.transaction(read, { isolationLevel: 'repeatable read', readOnly: true });
 }
 
-/** Makes the database where it does not exist, and brings its schema up to date. */
-export async function prepareDatabase(url: string): Promise<Database> {
-  await createWhereMissing(url);
+/**
+ * Makes the database where it does not exist, and brings its schema and the job queue's up to date,
+ * as the role that owns them. The pool that is answered works as the role of `url`, which may do
+ * less; where both are one, it may do all.
+ */
+export async function prepareDatabase(url: string, ownerUrl = url): Promise<Database> {
+  await createWhereMissing(ownerUrl);
   // A migration of years of marks takes as long as it takes.
-  const migrating = connect(url, PATIENT);
+  const owner = connect(ownerUrl, PATIENT);
   try {
-    await migrating.migrate.latest();
+    await owner.migrate.latest();
+    await prepareQueues(ownerUrl);
+    if (new URL(url).username !== new URL(ownerUrl).username) await limitRole(owner, url);
   } finally {
-    await migrating.destroy();
+    await owner.destroy();
   }
   return connect(url);
 }

@@ -13,6 +13,7 @@ import { importCandidates } from '../examinations/candidates.ts';
 import { planSheets } from '../examinations/planning.ts';
 import * as examinations from '../examinations/service.ts';
 import { newId } from '../http/newId.ts';
+import type { Jobs } from '../jobs/jobs.ts';
 import { ownStations } from '../marking/repository.ts';
 import { recordTaps } from '../marking/recordTaps.ts';
 import { signDecision, usualSettings } from '../standards/service.ts';
@@ -51,7 +52,7 @@ const STATIONS = [
 ] as const;
 
 /** Loads the scenario into an empty database; leaves a database with people in it alone. */
-export async function loadDemo(db: Database): Promise<boolean> {
+export async function loadDemo(db: Database, jobs: Jobs): Promise<boolean> {
   if (await hasAnyAccount(db)) return false;
   const lead = await createFirstAdministrator(db, { ...LEAD, password: DEMO_PASSWORD });
   const examiners: Account[] = [];
@@ -71,6 +72,7 @@ export async function loadDemo(db: Database): Promise<boolean> {
       follows: null,
     },
     lead,
+    jobs,
   );
   return true;
 }

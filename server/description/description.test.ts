@@ -48,7 +48,9 @@ describe('the description of the API', () => {
     const names = [...address.matchAll(/:(\w+)/g)].map(([, name]) => name);
     const inPath = operation?.parameters?.filter((p) => p.in === 'path').map((p) => p.name) ?? [];
     expect(inPath).toEqual(names);
-    const kind = contract.answers === 'csv' ? 'text/csv' : 'application/json';
+    const kinds = { csv: 'text/csv', events: 'text/event-stream' };
+    const { answers } = contract;
+    const kind = typeof answers === 'string' ? kinds[answers] : 'application/json';
     expect(Object.keys(operation?.responses['200']?.content ?? {})).toEqual([kind]);
     expect(operation?.requestBody !== undefined).toBe('body' in contract);
   });

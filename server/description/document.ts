@@ -4,6 +4,7 @@ import type { ByRight, ByRole, Contract, Right } from '@kritikos/contracts/contr
 import { id } from '@kritikos/contracts/primitives';
 import { problem } from '@kritikos/contracts/problem';
 import { z } from 'zod';
+import { TABLE_TYPES } from '../http/readBody.ts';
 import { createDocument } from 'zod-openapi';
 import type { ZodOpenApiOperationObject, ZodOpenApiPathsObject } from 'zod-openapi';
 
@@ -18,6 +19,12 @@ const REFUSALS: Readonly<Record<string, string>> = {
   '429': 'Too many attempts.',
   '503': 'The database is away; Retry-After says when to ask again.',
 };
+const BODY_TYPES = {
+  json: ['application/json'],
+  csv: ['text/csv'],
+  table: TABLE_TYPES,
+} as const;
+const ANSWER_TYPES = { csv: 'text/csv', events: 'text/event-stream' } as const;
 const CHANGES = ['post', 'put', 'patch', 'delete'];
 
 /**
@@ -88,7 +95,13 @@ function operation(
       ? {
           requestBody: {
             required: true,
-            content: { [takes === 'csv' ? 'text/csv' : 'application/json']: { schema: body } },
+            content: BODY_TYPES[takes ?? 'json'].reduce(
+              (content, type) => ({
+                ...content,
+                [type]: { schema: takes === 'table' ? z.string() : body },
+              }),
+              {},
+            ),
           },
         }
       : {}),
@@ -96,8 +109,8 @@ function operation(
       '200': {
         description: 'Done.',
         content:
-          answers === 'csv'
-            ? { 'text/csv': { schema: z.string() } }
+          typeof answers === 'string'
+            ? { [ANSWER_TYPES[answers]]: { schema: z.string() } }
             : { 'application/json': { schema: answers } },
       },
       ...Object.fromEntries(

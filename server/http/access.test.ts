@@ -1,5 +1,6 @@
 import { api } from '@kritikos/contracts/api';
 import type { ByRight, Owned } from '@kritikos/contracts/contract';
+import type { IncomingMessage } from 'node:http';
 import { describe, expect, it } from 'vitest';
 import { createAccount } from '../accounts/service.ts';
 import { DEMO_PASSWORD, EXAMINERS } from '../demo/people.ts';
@@ -63,10 +64,29 @@ const NOWHERE = '01920000-0000-7000-8000-000000000000';
 /** Calls with a body that no contract takes, so that nothing is changed by those who may. */
 async function statusOf(route: Route, caller: Caller, path: string): Promise<number> {
   const send = ['post', 'put', 'patch'].includes(route.method);
-  const { status } = await (route.takes === 'csv'
-    ? caller.csv(path, 'x')
+  if (route.answers === 'events') return streamStatus(caller, path);
+  const query = route.takes === 'table' ? '?name=list' : '';
+  const { status } = await (route.takes
+    ? caller.csv(path + query, 'x')
     : caller.call(route.method, path, send ? { nothing: 'of this' } : undefined));
   return status;
+}
+
+/** A stream is not over; its first line is enough. */
+function streamStatus(caller: Caller, path: string): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const call = caller.call('GET', path);
+    call
+      .buffer(false)
+      .parse((response: unknown) => {
+        const stream = response as IncomingMessage;
+        resolve(stream.statusCode ?? 0);
+        stream.destroy();
+      })
+      .catch((error: Error & { status?: number }) =>
+        error.status === undefined ? reject(error) : resolve(error.status),
+      );
+  });
 }
 
 const everybody = Object.keys(callers) as Who[];
@@ -100,6 +120,7 @@ const BY_ITSELF: readonly string[] = [
   'POST /examinations/:examination/plan',
   'POST /stations/:station/briefing/confirmation',
   'POST /decisions/:decision/release',
+  'POST /examinations/:examination/recomputation',
 ];
 
 describe.each(byAddress(owned))('%s', (address, route) => {

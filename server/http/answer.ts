@@ -6,17 +6,19 @@ import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
 import { HttpProblem, invalid, notAllowed, notFound } from './problems.ts';
 import { rightsOf } from './rights.ts';
-import type { Download, Route } from './route.ts';
+import { TABLE_TYPES } from './readBody.ts';
+import type { Download, Route, Tools } from './route.ts';
 
 /** Checks who calls and what they send, lets the route do its work, and sends what it answers. */
-export function answer(route: Route, db: Database): RequestHandler {
+export function answer(route: Route, tools: Tools): RequestHandler {
+  const { db } = tools;
   return async (request, response) => {
     const account = request.caller ?? null;
     try {
       await admit(db, route, account, request.params);
       refuseOtherBodies(route, request);
       const result = await route.handle({
-        db,
+        ...tools,
         account,
         params: read(route.params, request.params, 'path'),
         query: read(route.query, request.query, 'query'),
@@ -24,6 +26,7 @@ export function answer(route: Route, db: Database): RequestHandler {
         request,
         response,
       });
+      if (route.answers === 'events') return; // the route has begun to write
       if (route.answers === 'csv') {
         const { fileName, content } = result as Download;
         await recordAction(db, { ...whoAndWhat(request, account), action: 'exported' });
@@ -82,10 +85,16 @@ function whyNot({ whose, may }: ByRight, rights: ReadonlySet<Right>): string {
     : 'You are not an examiner at this station.';
 }
 
+const BODIES = {
+  json: [['application/json'], 'JSON'],
+  csv: [['text/csv'], 'CSV'],
+  table: [TABLE_TYPES, 'CSV or XLSX'],
+} as const;
+
 function refuseOtherBodies(route: Route, request: Request): void {
   if (!route.body) return;
-  const [type, name] = route.takes === 'csv' ? ['text/csv', 'CSV'] : ['application/json', 'JSON'];
-  if (!request.is(type)) {
+  const [types, name] = BODIES[route.takes ?? 'json'];
+  if (!request.is([...types])) {
     throw new HttpProblem(415, 'unsupported-type', `This needs a body of ${name}`);
   }
 }

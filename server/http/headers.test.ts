@@ -15,7 +15,7 @@ writeFileSync(
 );
 const logger = pino({ level: 'silent' });
 const settings = { TRUSTED_PROXIES: [], HSTS_SECONDS: 3600 };
-const app = await application(server.db, settings, logger, folder);
+const app = await application(server.tools, settings, logger, folder);
 
 describe('an answer of the API', () => {
   it('is kept nowhere, and is never a page', async () => {

@@ -4,12 +4,19 @@ import type { RequestHandler } from 'express';
 import { HttpProblem } from './problems.ts';
 
 export const LARGEST_BODY = '1mb';
+const LARGEST_TABLE = '8mb';
+const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
+/** What a table of either kind is sent as. */
+export const TABLE_TYPES = ['text/csv', XLSX];
 
 /** Reads JSON and CSV bodies, up to the largest that is taken. */
 export const readBody: RequestHandler[] = [
   express.json({ limit: LARGEST_BODY, verify: refuseBrokenText }),
   express.text({ type: 'text/csv', limit: LARGEST_BODY, verify: refuseBrokenText }),
 ];
+
+/** Reads a table as the bytes that it is. */
+export const readTableBody = express.raw({ type: TABLE_TYPES, limit: LARGEST_TABLE });
 
 /** PostgreSQL and people both need real UTF-8; a byte that is not is named before anything is read. */
 function refuseBrokenText(_request: unknown, _response: unknown, body: Buffer): void {

@@ -6,6 +6,8 @@ import { id } from '@kritikos/contracts/primitives';
 import type { Request, Response } from 'express';
 import { z } from 'zod';
 import type { Database } from '../db/database.ts';
+import type { Hints } from '../hints/hints.ts';
+import type { Jobs } from '../jobs/jobs.ts';
 
 /** A file for the spreadsheet. */
 export interface Download {
@@ -13,8 +15,14 @@ export interface Download {
   readonly content: string;
 }
 
-interface Around {
+/** What every route can use. */
+export interface Tools {
   readonly db: Database;
+  readonly hints: Hints;
+  readonly jobs: Jobs;
+}
+
+interface Around extends Tools {
   readonly request: Request;
   readonly response: Response;
 }
@@ -22,7 +30,11 @@ type Caller<A extends Address> = (typeof api)[A]['access'] extends 'anyone'
   ? Account | null
   : Account;
 export type Call<A extends Address> = Around & Taken<A> & { readonly account: Caller<A> };
-type Answered<A extends Address> = A extends FileAddress ? Download : Written<A>;
+type Answered<A extends Address> = A extends FileAddress
+  ? Download
+  : (typeof api)[A]['answers'] extends 'events'
+    ? unknown // it has written its answer itself
+    : Written<A>;
 
 /** A route of the contract with what the server does for it, ready to be mounted. */
 export interface Route extends Contract {

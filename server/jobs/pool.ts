@@ -1,27 +1,68 @@
 import type { ImportPreview } from '@kritikos/contracts/examinations';
+import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import type { CandidateFileJob } from './candidateFileJob.ts';
-import type { StandardJob, StandardJobResult } from './standardJob.ts';
+import type { Standard } from '@kritikos/core/standards/setStandard';
+import type { BootstrapCut } from '@kritikos/core/standards/bootstrapCut';
+import type { BootstrapJob } from './bootstrapJob.ts';
+import type { StandardJob } from './standardJob.ts';
+import type { StudentFileJob, StudentFileRead } from './studentFileJob.ts';
+import type { RecomputationJob, Recomputed } from './recomputationJob.ts';
 
 let pool: Piscina | undefined;
 
+/** How a job in a thread is watched and called off. */
+export interface Around {
+  readonly signal?: AbortSignal;
+  progress?(share: number): void;
+}
+
 /** Runs a job away from the thread that answers requests. */
-function run<Job, Result>(file: string, job: Job): Promise<Result> {
+async function run<Question extends object, Result>(
+  file: string,
+  question: Question,
+  { signal, progress }: Around = {},
+): Promise<Result> {
   pool ??= new Piscina({
     execArgv: ['--import', 'tsx'],
     minThreads: 0,
     maxThreads: 2,
     idleTimeout: 60_000,
   });
-  return pool.run(job, { filename: new URL(file, import.meta.url).href }) as Promise<Result>;
+  const { port1: own, port2: port } = new MessageChannel();
+  own.on('message', (share: number) => progress?.(share));
+  try {
+    return (await pool.run(
+      { ...question, port },
+      {
+        filename: new URL(file, import.meta.url).href,
+        transferList: [port],
+        ...(signal ? { signal } : {}),
+      },
+    )) as Result;
+  } finally {
+    own.close();
+  }
 }
 
-export function computeStandard(job: StandardJob): Promise<StandardJobResult> {
+export function computeStandard(job: StandardJob): Promise<Standard> {
   return run('./standardJob.ts', job);
+}
+
+export function bootstrapCuts(job: BootstrapJob, around?: Around): Promise<BootstrapCut[]> {
+  return run('./bootstrapJob.ts', job, around);
 }
 
 export function readCandidates(job: CandidateFileJob): Promise<ImportPreview> {
   return run('./candidateFileJob.ts', job);
+}
+
+export function readStudents(job: StudentFileJob, around?: Around): Promise<StudentFileRead> {
+  return run('./studentFileJob.ts', job, around);
+}
+
+export function recompute(job: RecomputationJob, around?: Around): Promise<Recomputed> {
+  return run('./recomputationJob.ts', job, around);
 }
 
 export async function closeJobs(): Promise<void> {

@@ -175,9 +175,20 @@ export interface SubmittedSheet {
   readonly kept: KeptItem[];
 }
 
+export async function countSubmitted(db: Database, examination: string | null): Promise<number> {
+  const { rows } = await db.raw(
+    `select count(*) as n from sheet h join station s on s.id = h.station_id
+     where h.submitted_at is not null
+       and (:examination::uuid is null or s.examination_id = :examination)`,
+    { examination },
+  );
+  return rows[0].n;
+}
+
 /** Submitted sheets with what is kept of them, in the order of their ids, for going through all. */
 export async function submittedAfter(
   db: Database,
+  examination: string | null,
   after: string | null,
   most: number,
 ): Promise<SubmittedSheet[]> {
@@ -189,8 +200,9 @@ export async function submittedAfter(
          from sheet_item i where i.sheet_id = h.id), '[]') as kept
      from sheet h join station s on s.id = h.station_id
      where h.submitted_at is not null and (:after::uuid is null or h.id > :after)
+       and (:examination::uuid is null or s.examination_id = :examination)
      order by h.id limit :most`,
-    { after, most },
+    { examination, after, most },
   );
   return rows;
 }

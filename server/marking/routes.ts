@@ -8,9 +8,11 @@ export const markingRoutes = [
   route('GET /sheets/:sheet', ({ db, params, account }) =>
     service.openOwnSheet(db, params.sheet, account),
   ),
-  route('POST /sheets/:sheet/events', ({ db, params, body, account }) =>
-    recordTaps(db, params.sheet, body, account),
-  ),
+  route('POST /sheets/:sheet/events', async ({ db, hints, params, body, account }) => {
+    const recorded = await recordTaps(db, params.sheet, body, account);
+    hints.sheetChanged(params.sheet);
+    return recorded;
+  }),
   route('GET /sheets/:sheet/record', ({ db, params, account }) =>
     service.readRecord(db, params.sheet, account),
   ),

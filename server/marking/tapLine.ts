@@ -3,6 +3,7 @@ import { id } from '@kritikos/contracts/primitives';
 import { Router } from 'express';
 import type { RequestHandler } from 'express';
 import type { Database } from '../db/database.ts';
+import type { Hints } from '../hints/hints.ts';
 import { isDatabaseAway } from '../db/isDatabaseAway.ts';
 import { readBody } from '../http/readBody.ts';
 import { comesFromElsewhere, credentialsOf } from '../http/session.ts';
@@ -20,7 +21,7 @@ import { TapQueue } from './tapQueue.ts';
  * read, a submission, a sheet that is somebody else’s) goes on the way of all requests, which says
  * why not.
  */
-export function tapLine(db: Database): Router {
+export function tapLine(db: Database, hints: Hints): Router {
   const queue: TapLine = new TapQueue((requests) => recordTapsTogether(db, requests));
   const answer: RequestHandler = async (request, response, next) => {
     const credentials = credentialsOf(request);
@@ -34,8 +35,9 @@ export function tapLine(db: Database): Router {
         return null; // the fault of one in the statement; alone, each finds out whose
       },
     );
-    if (recorded) response.json(recorded);
-    else next();
+    if (!recorded) return next();
+    response.json(recorded);
+    hints.sheetChanged(sheet.data);
   };
   return Router().post('/sheets/:sheet/events', ...readBody, answer);
 }

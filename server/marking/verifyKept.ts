@@ -17,20 +17,32 @@ export interface Difference {
 
 /**
  * Scores every submitted sheet anew from its marks and compares what is kept of it, to the last
- * digit: what agreement, standards and results read is what the marks say.
+ * digit: what agreement, standards and results read is what the marks say. Of one examination where
+ * it is named.
  */
 export async function verifyKept(
   db: Database,
+  {
+    examination = null,
+    progress,
+  }: { examination?: string | null; progress?: (share: number) => void } = {},
 ): Promise<{ readonly sheets: number; readonly differing: readonly Difference[] }> {
   const differing: Difference[] = [];
+  const all = progress ? await marking.countSubmitted(db, examination) : 0;
   let sheets = 0;
   for (let after: string | null = null; ;) {
-    const batch: marking.SubmittedSheet[] = await marking.submittedAfter(db, after, BATCH);
+    const batch: marking.SubmittedSheet[] = await marking.submittedAfter(
+      db,
+      examination,
+      after,
+      BATCH,
+    );
     for (const sheet of batch) {
       const what = await differencesOf(db, sheet);
       if (what.length > 0) differing.push({ sheet: sheet.id, what });
     }
     sheets += batch.length;
+    progress?.(sheets / Math.max(1, all));
     after = batch.at(-1)?.id ?? null;
     if (batch.length < BATCH) return { sheets, differing };
   }

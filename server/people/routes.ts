@@ -1,4 +1,5 @@
 import { route } from '../http/route.ts';
+import { askForImport, takeUpload } from './importing.ts';
 import { listCohorts, studentPage } from './repository.ts';
 import * as service from './service.ts';
 
@@ -11,6 +12,15 @@ export const peopleRoutes = [
   ),
   route('POST /cohorts/:cohort/students', ({ db, params, body, account }) =>
     service.addStudent(db, params.cohort, body, account),
+  ),
+  route('POST /cohorts/:cohort/uploads', ({ db, params, query, body, account }) =>
+    takeUpload(db, params.cohort, { fileName: query.name, content: Buffer.from(body) }, account),
+  ),
+  route('POST /cohorts/:cohort/uploads/:upload/preview', ({ db, jobs, params, body, account }) =>
+    askForImport(db, jobs, { ...params, ...body, take: false }, account),
+  ),
+  route('POST /cohorts/:cohort/uploads/:upload/import', ({ db, jobs, params, body, account }) =>
+    askForImport(db, jobs, { ...params, ...body, take: true }, account),
   ),
   route('PUT /students/:student', ({ db, params, body, account }) =>
     service.changeStudent(db, params.student, body, account),

@@ -8,8 +8,8 @@ export const standardRoutes = [
   route('PUT /examinations/:examination/standards/draft', ({ db, params, body, account }) =>
     service.keepDraft(db, params.examination, body, account),
   ),
-  route('POST /examinations/:examination/decisions', ({ db, params, body, account }) =>
-    service.signDecision(db, params.examination, body, account),
+  route('POST /examinations/:examination/decisions', ({ db, jobs, params, body, account }) =>
+    service.signDecision(db, params.examination, body, account, jobs),
   ),
   route('GET /decisions/:decision', ({ db, params, account }) =>
     service.readDecision(db, params.decision, account),

@@ -10,7 +10,9 @@ import type {
 } from '@kritikos/contracts/standards';
 import { borderlinePoint, FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import { decideCandidate } from '@kritikos/core/standards/examRule';
-import type { StandardSettings } from '@kritikos/core/standards/setStandard';
+import type { BootstrapCut } from '@kritikos/core/standards/bootstrapCut';
+import { scoredPairs } from '@kritikos/core/standards/setStandard';
+import type { Standard, StandardSettings } from '@kritikos/core/standards/setStandard';
 import { recordAction } from '../audit/repository.ts';
 import { inSnapshot } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
@@ -18,8 +20,9 @@ import { candidateNumbers, listStations } from '../examinations/repository.ts';
 import { holdExamination, requireExamination } from '../examinations/service.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, invalid, notFound } from '../http/problems.ts';
-import { computeStandard } from '../jobs/pool.ts';
-import type { StandardJobResult } from '../jobs/standardJob.ts';
+import type { BootstrapJob } from '../jobs/bootstrapJob.ts';
+import type { Jobs, Worker } from '../jobs/jobs.ts';
+import { bootstrapCuts, computeStandard } from '../jobs/pool.ts';
 import * as standards from './repository.ts';
 
 /** Enough for a standard error with a relative error under 2 % (Efron & Tibshirani 1993). */
@@ -102,6 +105,7 @@ export async function signDecision(
   examinationId: string,
   wanted: SignOff,
   lead: Account,
+  jobs: Jobs,
 ): Promise<Decision> {
   const known = await inSnapshot(db, async (trx) => {
     await requireExamination(trx, examinationId, lead);
@@ -114,8 +118,9 @@ export async function signDecision(
   });
   const { data, candidates } = known;
   const settings: StandardSettings = wanted.settings;
-  const job = { data, candidates, settings, resamples: RESAMPLES, seed: SEED };
-  const content = contentOf(wanted.settings, data, candidates, await computeStandard(job));
+  const standard = await computeStandard({ data, candidates, settings });
+  const bootstraps = await bootstrapsOf(jobs, data, settings, { examinationId, lead });
+  const content = contentOf(wanted.settings, data, candidates, { standard, bootstraps });
   return db.transaction(async (trx) => {
     await holdExamination(trx, examinationId, lead);
     const newest = await refuseOvertaken(trx, examinationId, wanted, lead);
@@ -136,6 +141,31 @@ export async function signDecision(
     return signed;
   });
 }
+
+/**
+ * The bootstrap errors of the cuts: a job, whose result is kept under what it was computed from, so
+ * that a second look at the same marks finds it done.
+ */
+async function bootstrapsOf(
+  jobs: Jobs,
+  data: StandardsPage['data'],
+  { borderline }: StandardSettings,
+  { examinationId, lead }: { examinationId: string; lead: Account },
+): Promise<BootstrapCut[]> {
+  const question: BootstrapJob = {
+    stations: data.map(({ records }) => scoredPairs(records)),
+    borderline,
+    resamples: RESAMPLES,
+    seed: SEED,
+  };
+  const asked = await jobs.ask({ kind: 'bootstrap', ownerId: lead.id, examinationId, question });
+  const { result } = await jobs.over(asked.id, lead.id);
+  return result as BootstrapCut[];
+}
+
+/** The work of such a job. */
+export const bootstrapWork: Worker = (_, { question }, around) =>
+  bootstrapCuts(question as BootstrapJob, around);
 
 /** The newest decision, which must be the one that the new one follows. */
 async function refuseOvertaken(
@@ -245,7 +275,7 @@ function contentOf(
   settings: Settings,
   data: StandardsPage['data'],
   candidates: readonly string[],
-  { standard, bootstraps }: StandardJobResult,
+  { standard, bootstraps }: { standard: Standard; bootstraps: readonly BootstrapCut[] },
 ): standards.Content {
   const { examCut } = standard;
   if (examCut === null) {

@@ -4,7 +4,8 @@ import { linearRegression } from 'simple-statistics';
 import { parse } from 'csv-parse/sync';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { newId } from '../http/newId.ts';
-import { computeStandard } from '../jobs/pool.ts';
+import { scoredPairs } from '@kritikos/core/standards/setStandard';
+import { bootstrapCuts } from '../jobs/pool.ts';
 import { startServer } from '../testing/startServer.ts';
 import type { Caller } from '../testing/startServer.ts';
 
@@ -70,9 +71,9 @@ describe('setting the standard', () => {
     const [newest] = (await open()).decisions;
     const done: string[] = [];
     // Both worker threads are busy for a while, so that the decision waits for its turn.
-    const settings = { ...page.draft };
-    const busy = { data: page.data, candidates: [], settings, resamples: 100_000, seed: 1 };
-    const others = [computeStandard(busy), computeStandard(busy)];
+    const stations = page.data.map(({ records }) => scoredPairs(records));
+    const busy = { stations, borderline: 2.5, resamples: 100_000, seed: 1 };
+    const others = [bootstrapCuts(busy), bootstrapCuts(busy)];
     const signing = sign(page.draft, newest?.id ?? null).then((response) => {
       done.push('signed');
       return response;

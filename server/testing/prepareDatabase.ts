@@ -1,10 +1,14 @@
 import { randomBytes } from 'node:crypto';
 import pg from 'pg';
+import { pino } from 'pino';
 import type { TestProject } from 'vitest/node';
 import { offerCatalogue } from '../checklists/service.ts';
 import { prepareDatabase } from '../db/database.ts';
 import { loadDemo } from '../demo/scenario.ts';
+import { Jobs } from '../jobs/jobs.ts';
 import { closeJobs } from '../jobs/pool.ts';
+import { workersOn } from '../jobs/workers.ts';
+import { asApplication } from './asApplication.ts';
 
 declare module 'vitest' {
   export interface ProvidedContext {
@@ -13,6 +17,8 @@ declare module 'vitest' {
     demoTemplate: string;
   }
 }
+
+const SILENT = pino({ level: 'silent' });
 
 /**
  * Makes two databases to copy from, one empty and one with the demo examination, so that every
@@ -27,9 +33,11 @@ export default async function setup(project: TestProject): Promise<() => Promise
   for (const name of Object.values(names)) {
     const url = new URL(address);
     url.pathname = `/${name}`;
-    const db = await prepareDatabase(url.href);
+    const db = await prepareDatabase(asApplication(url.href), url.href);
     await offerCatalogue(db);
-    if (name === names.demo) await loadDemo(db);
+    const jobs = new Jobs(db, asApplication(url.href), SILENT, workersOn(asApplication(url.href)));
+    if (name === names.demo) await loadDemo(db, jobs);
+    await jobs.stop();
     await db.destroy();
   }
   await closeJobs();

@@ -8,7 +8,12 @@ import { connect, prepareDatabase } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
 import { DEMO_PASSWORD, LEAD } from '../demo/people.ts';
 import { application } from '../http/application.ts';
+import type { Tools } from '../http/route.ts';
+import { Hints } from '../hints/hints.ts';
+import { Jobs } from '../jobs/jobs.ts';
 import { closeJobs } from '../jobs/pool.ts';
+import { workersOn } from '../jobs/workers.ts';
+import { asApplication } from './asApplication.ts';
 import { firstSchemaDump } from './firstSchemaDump.ts';
 
 /** Somebody signed in, calling the API as the page does: with the cookie and the token. */
@@ -21,7 +26,10 @@ export interface Caller {
 export interface TestServer {
   /** The name of its database. */
   readonly database: string;
+  /** As the owner of the database, who may look at and change everything. */
   readonly db: Database;
+  /** As the role of the application. */
+  readonly tools: Tools;
   readonly agent: () => ReturnType<typeof request.agent>;
   signIn(email: string): Promise<Caller>;
   lead(): Promise<Caller>;
@@ -45,12 +53,21 @@ export async function startServer(
   const url = new URL(maintenance);
   url.pathname = `/${name}`;
   if (old) await statement(url.href, firstSchemaDump());
-  const db = old ? await prepareDatabase(url.href) : connect(url.href);
+  const own = asApplication(url.href);
+  const limited = old ? await prepareDatabase(own, url.href) : connect(own);
+  // Tests look and tamper as the owner; the server works as the application's role.
+  const db = connect(url.href);
   const logged: unknown[] = [];
   const logger = pino({ level: 'error' }, { write: (line) => void logged.push(line) });
-  const app = await application(db, { TRUSTED_PROXIES: trusted, HSTS_SECONDS: 0 }, logger);
+  const jobs = new Jobs(limited, own, logger, workersOn(own));
+  const hints = new Hints(limited, own, logger);
+  const tools = { db: limited, hints, jobs };
+  const app = await application(tools, { TRUSTED_PROXIES: trusted, HSTS_SECONDS: 0 }, logger);
   afterAll(async () => {
+    await hints.stop();
+    await jobs.stop();
     await closeJobs();
+    await limited.destroy();
     await db.destroy();
     await statement(maintenance, `drop database if exists ${name} with (force)`);
     if (logged.length > 0 && !mayFail)
@@ -68,6 +85,7 @@ export async function startServer(
   return {
     database: name,
     db,
+    tools,
     agent,
     signIn,
     lead: () => signIn(LEAD.email),

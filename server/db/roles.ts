@@ -1,0 +1,47 @@
+import type { Knex } from 'knex';
+import pg from 'pg';
+
+/**
+ * What is only ever added to: streams, decisions, the audit, and whatever names the past. The role
+ * that the application works under may write new rows there and can do no more.
+ */
+export const ONLY_ADDED = [
+  'mark_event',
+  'sheet_item',
+  'item',
+  'checklist_item',
+  'bank_station_version',
+  'decision',
+  'decision_sheet',
+  'release',
+  'audit_entry',
+  'audit_link',
+] as const;
+
+/** Schemas that the application works in; the second is the job queue’s. */
+const SCHEMAS = ['public', 'boss'] as const;
+
+/**
+ * Gives the application’s role what it needs and no more: every table to read and write, but those
+ * that are only added to. Makes the role where it is missing and the owner may make roles.
+ */
+export async function limitRole(owner: Knex, url: string): Promise<void> {
+  const { username, password } = new URL(url);
+  const role = pg.escapeIdentifier(decodeURIComponent(username));
+  const { rows } = await owner.raw('select from pg_roles where rolname = ?', [
+    decodeURIComponent(username),
+  ]);
+  if (rows.length === 0) {
+    const secret = pg.escapeLiteral(decodeURIComponent(password));
+    await owner.raw(`create role ${role} login password ${secret}`);
+  }
+  for (const schema of SCHEMAS) {
+    await owner.raw(`grant usage on schema ${schema} to ${role}`);
+    await owner.raw(
+      `grant select, insert, update, delete on all tables in schema ${schema} to ${role}`,
+    );
+    await owner.raw(`grant usage on all sequences in schema ${schema} to ${role}`);
+    await owner.raw(`grant execute on all functions in schema ${schema} to ${role}`);
+  }
+  await owner.raw(`revoke update, delete on ${ONLY_ADDED.join(', ')} from ${role}`);
+}

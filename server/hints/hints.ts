@@ -1,0 +1,164 @@
+import type { Hint } from '@kritikos/contracts/hints';
+import type { Response } from 'express';
+import pg from 'pg';
+import type { Logger } from 'pino';
+import type { Database } from '../db/database.ts';
+import { examinationsOf, examinationsReadBy } from './repository.ts';
+
+const CHANNEL = 'kritikos_hint';
+/** At most one hint an examination in this time, however many tablets tap. */
+const EVERY_MILLISECONDS = 1_000;
+const LISTEN_AGAIN_MILLISECONDS = 1_000;
+/** A comment now and then, so that no proxy takes a quiet stream for a dead one. */
+const HEARTBEAT_MILLISECONDS = 25_000;
+
+interface Listener {
+  readonly account: string;
+  readonly response: Response;
+  examinations: ReadonlySet<string>;
+}
+
+/** What a process tells the others: that an examination changed, or somebody’s rights did. */
+type Notice = { readonly examination: string } | { readonly account: string };
+
+/**
+ * Live hints: whoever looks at an examination is told that something of it changed, and reads
+ * again. A hint carries no content and may be lost; on a new connection everything is read again.
+ *
+ * Changes are gathered and told once a second, in a statement of their own, so that marking never
+ * waits for watching. Every server process hears of them from the database and tells its listeners.
+ */
+export class Hints {
+  private readonly listeners = new Set<Listener>();
+  private readonly changedSheets = new Set<string>();
+  private readonly changedExaminations = new Set<string>();
+  private readonly due = new Set<string>();
+  private readonly timers: NodeJS.Timeout[] = [];
+  private client: pg.Client | undefined;
+  private stopped = false;
+
+  constructor(
+    private readonly db: Database,
+    private readonly url: string,
+    private readonly logger: Logger,
+  ) {}
+
+  /** Begins to listen and to tell. */
+  async start(): Promise<void> {
+    await this.listen();
+    this.timers.push(
+      setInterval(() => void this.tellDatabase(), EVERY_MILLISECONDS),
+      setInterval(() => this.tellListeners(), EVERY_MILLISECONDS),
+      setInterval(() => this.writeToAll(': still here\n\n'), HEARTBEAT_MILLISECONDS),
+    );
+  }
+
+  /** Notes that something on a sheet changed; costs nothing now. */
+  sheetChanged(sheet: string): void {
+    this.changedSheets.add(sheet);
+  }
+
+  examinationChanged(examination: string): void {
+    this.changedExaminations.add(examination);
+  }
+
+  /** Somebody’s rights or sessions changed: their streams end, and what opens anew asks anew. */
+  async accountChanged(db: Database, account: string): Promise<void> {
+    await this.notify(db, { account });
+  }
+
+  /** Opens a stream for somebody who is signed in. */
+  async open(account: string, response: Response): Promise<void> {
+    const examinations = new Set(await examinationsReadBy(this.db, account));
+    response.writeHead(200, {
+      'content-type': 'text/event-stream',
+      'cache-control': 'no-store',
+      'x-accel-buffering': 'no',
+    });
+    const listener: Listener = { account, response, examinations };
+    response.on('close', () => this.listeners.delete(listener));
+    if (this.stopped) response.end();
+    else {
+      this.listeners.add(listener);
+      response.write('retry: 1000\n\n');
+    }
+  }
+
+  /** Ends every stream at once; tablets and pages open theirs at another process. */
+  async stop(): Promise<void> {
+    this.stopped = true;
+    for (const timer of this.timers) clearInterval(timer);
+    for (const { response } of this.listeners) response.end();
+    this.listeners.clear();
+    await this.client?.end().catch(() => undefined);
+  }
+
+  private async listen(): Promise<void> {
+    const client = new pg.Client({ connectionString: this.url });
+    client.on('notification', ({ payload }) => this.heard(JSON.parse(payload ?? '{}') as Notice));
+    client.on('error', () => undefined); // the end of the connection follows
+    client.on('end', () => this.listenAgain());
+    await client.connect();
+    await client.query(`listen ${CHANNEL}`);
+    this.client = client;
+  }
+
+  private listenAgain(): void {
+    if (this.stopped) return;
+    setTimeout(() => {
+      if (this.stopped) return;
+      this.listen().then(
+        () => this.tellOf([...this.listeners].flatMap((l) => [...l.examinations])),
+        (error: unknown) => {
+          this.logger.warn({ err: error }, 'hints wait for the database');
+          this.listenAgain();
+        },
+      );
+    }, LISTEN_AGAIN_MILLISECONDS).unref();
+  }
+
+  private heard(notice: Notice): void {
+    if ('examination' in notice) return void this.due.add(notice.examination);
+    for (const listener of this.listeners) {
+      if (listener.account === notice.account) listener.response.end();
+    }
+  }
+
+  private async tellDatabase(): Promise<void> {
+    const sheets = [...this.changedSheets];
+    const examinations = new Set(this.changedExaminations);
+    if (sheets.length === 0 && examinations.size === 0) return;
+    this.changedSheets.clear();
+    this.changedExaminations.clear();
+    try {
+      for (const id of await examinationsOf(this.db, sheets)) examinations.add(id);
+      for (const examination of examinations) await this.notify(this.db, { examination });
+    } catch (error) {
+      this.logger.warn({ err: error }, 'a hint was lost; pages read again by themselves');
+    }
+  }
+
+  private async notify(db: Database, notice: Notice): Promise<void> {
+    await db.raw('select pg_notify(?, ?)', [CHANNEL, JSON.stringify(notice)]);
+  }
+
+  private tellListeners(): void {
+    const due = [...this.due];
+    this.due.clear();
+    this.tellOf(due);
+  }
+
+  private tellOf(examinations: readonly string[]): void {
+    for (const examination of new Set(examinations)) {
+      const hint: Hint = { examination };
+      const line = `data: ${JSON.stringify(hint)}\n\n`;
+      for (const listener of this.listeners) {
+        if (listener.examinations.has(examination)) listener.response.write(line);
+      }
+    }
+  }
+
+  private writeToAll(text: string): void {
+    for (const { response } of this.listeners) response.write(text);
+  }
+}

@@ -1,0 +1,164 @@
+import type { Job } from '@kritikos/contracts/jobs';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { pino } from 'pino';
+import { newId } from '../http/newId.ts';
+import { HttpProblem } from '../http/problems.ts';
+import { asApplication } from '../testing/asApplication.ts';
+import { startServer } from '../testing/startServer.ts';
+import type { Caller } from '../testing/startServer.ts';
+import { Jobs } from './jobs.ts';
+import type { Worker } from './jobs.ts';
+import { cancel, findJob } from './repository.ts';
+
+const server = await startServer('demo');
+let lead: Caller;
+let ownerId: string;
+let examinationId: string;
+beforeAll(async () => {
+  lead = await server.lead();
+  ownerId = lead.account?.id ?? '';
+  examinationId = (await server.db('examination').first('id')).id;
+});
+
+/** A queue whose jobs do what a test tells them. */
+async function withWorker(worker: Worker, test: (jobs: Jobs) => Promise<void>): Promise<void> {
+  const { rows } = await server.db.raw('select current_database() as name');
+  const url = new URL(asApplication(process.env.TEST_DATABASE_URL ?? ''));
+  url.pathname = `/${rows[0].name}`;
+  const workers = { 'student-import': worker, bootstrap: worker, recomputation: worker };
+  const jobs = new Jobs(server.tools.db, url.href, pino({ level: 'silent' }), workers);
+  try {
+    await test(jobs);
+  } finally {
+    await jobs.stop();
+  }
+}
+
+const ask = (jobs: Jobs, question: object = { once: newId() }) =>
+  jobs.ask({ kind: 'bootstrap', ownerId, question });
+const read = (id: string) => findJob(server.db, id, ownerId);
+async function until(id: string, holds: (job: Job) => boolean): Promise<Job> {
+  for (let i = 0; i < 100; i++) {
+    const job = await read(id);
+    if (job && holds(job)) return job;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Error(`The job never got there: ${JSON.stringify(await read(id))}`);
+}
+
+describe('a job', () => {
+  it('is done once for one question, and keeps its result for who asks again', async () => {
+    let times = 0;
+    await withWorker(
+      (_, { question }) => Promise.resolve({ times: ++times, question }),
+      async (jobs) => {
+        const question = { marks: [1, 2, 3], once: newId() };
+        const first = await ask(jobs, question);
+        const done = await jobs.over(first.id, ownerId);
+        expect(done).toMatchObject({ state: 'done', progress: 1, result: { times: 1, question } });
+        expect(await ask(jobs, question)).toEqual(done);
+        const other = await ask(jobs, { ...question, marks: [1, 2, 4] });
+        expect(other.id).not.toBe(first.id);
+        await jobs.over(other.id, ownerId);
+        expect(times).toBe(2);
+      },
+    );
+  });
+
+  it('says how far it is', async () => {
+    let goOn = (): void => undefined;
+    const held = new Promise<void>((resolve) => (goOn = resolve));
+    await withWorker(
+      async (_, __, { progress }) => {
+        progress(0.4);
+        progress(0.2); // it never goes back
+        await held;
+      },
+      async (jobs) => {
+        const { id } = await ask(jobs);
+        const half = await until(id, (job) => job.progress > 0.3);
+        expect(half).toMatchObject({ state: 'running', result: null });
+        goOn();
+        expect((await jobs.over(id, ownerId)).progress).toBe(1);
+      },
+    );
+  });
+
+  it('is called off by who asked for it, and by nobody else', async () => {
+    let stopped = false;
+    await withWorker(
+      (_, __, { signal }) =>
+        new Promise((_resolve, reject) =>
+          signal.addEventListener('abort', () => {
+            stopped = true;
+            reject(new Error('called off'));
+          }),
+        ),
+      async (jobs) => {
+        const { id } = await ask(jobs);
+        await until(id, (job) => job.state === 'running');
+        expect(await cancel(server.db, id, newId())).toBe(false);
+        expect(await cancel(server.db, id, ownerId)).toBe(true);
+        await expect.poll(() => stopped, { timeout: 4000 }).toBe(true);
+        expect(await read(id)).toMatchObject({ state: 'cancelled', result: null });
+        await expect(jobs.over(id, ownerId)).rejects.toThrow(/Ask for it again/);
+        // The same question can be asked anew.
+        expect(await cancel(server.db, id, ownerId)).toBe(false);
+      },
+    );
+  });
+
+  it('that fails says why in words where there are words, and hides the rest', async () => {
+    const failures = [
+      new HttpProblem(422, 'invalid', 'No', 'The list is empty.'),
+      new Error('pg: x'),
+    ];
+    await withWorker(
+      () => Promise.reject(failures.shift() as Error),
+      async (jobs) => {
+        const told = await ask(jobs);
+        expect(await until(told.id, (job) => job.state === 'failed')).toMatchObject({
+          problem: 'No. The list is empty.',
+        });
+        const hidden = await ask(jobs);
+        expect(await until(hidden.id, (job) => job.state === 'failed')).toMatchObject({
+          problem: expect.not.stringContaining('pg'),
+        });
+      },
+    );
+  });
+
+  it('that was under way when its process stopped is taken up by another', async () => {
+    let id = '';
+    await withWorker(
+      (_, __, { signal }) =>
+        new Promise((_resolve, reject) =>
+          signal.addEventListener('abort', () => reject(new Error('stopped'))),
+        ),
+      async (jobs) => {
+        ({ id } = await ask(jobs));
+        await until(id, (job) => job.state === 'running');
+      },
+    );
+    expect((await read(id))?.state).toBe('running');
+    await withWorker(
+      () => Promise.resolve({ by: 'the other' }),
+      async (jobs) => {
+        await jobs.start();
+        expect((await jobs.over(id, ownerId)).result).toEqual({ by: 'the other' });
+      },
+    );
+  });
+
+  it('is shown to who asked, to who reads the examination that it is of, and to nobody else', async () => {
+    const { body } = await lead
+      .call('POST', `/examinations/${examinationId}/recomputation`)
+      .expect(200);
+    expect((await findJob(server.db, body.id, newId()))?.id).toBeUndefined();
+    const done = await until(body.id, (job) => job.state === 'done');
+    expect(done.result).toEqual({ sheets: expect.any(Number), differing: [] });
+    expect((done.result as { sheets: number }).sheets).toBeGreaterThan(100);
+    await lead.call('GET', `/jobs/${body.id}`).expect(200);
+    await lead.call('GET', `/jobs/${newId()}`).expect(404);
+  });
+});

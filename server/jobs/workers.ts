@@ -1,0 +1,15 @@
+import type { JobKind } from '@kritikos/contracts/jobs';
+import { importStudents } from '../people/importing.ts';
+import { bootstrapWork } from '../standards/service.ts';
+import type { Worker } from './jobs.ts';
+import { recompute } from './pool.ts';
+
+/** What each kind of job does. */
+export function workersOn(url: string): Readonly<Record<JobKind, Worker>> {
+  return {
+    'student-import': importStudents,
+    bootstrap: bootstrapWork,
+    recomputation: (_, { question }, around) =>
+      recompute({ ...(question as { examination: string }), url }, around),
+  };
+}
