@@ -1,10 +1,15 @@
 import { z } from 'zod';
-import { id, isPrintable, text } from './primitives.ts';
+import { id, instant, isPrintable, text } from './primitives.ts';
 
 /** What somebody does here; one person may hold several. */
 export const ROLES = ['administrator', 'lead', 'examiner', 'judge'] as const;
 export const role = z.enum(ROLES);
 export type Role = z.infer<typeof role>;
+
+const someRoles = z
+  .array(role)
+  .min(1, 'needs a role')
+  .transform((roles) => ROLES.filter((known) => roles.includes(known)));
 
 export const account = z.object({
   id,
@@ -29,6 +34,10 @@ export type SignIn = z.infer<typeof signIn>;
 export const newAccount = z.object({ email, name: text(120), password });
 export type NewAccount = z.infer<typeof newAccount>;
 
+/** Somebody who is to choose a password by a link. */
+export const invitation = z.object({ email, name: text(120), roles: someRoles });
+export type Invitation = z.infer<typeof invitation>;
+
 export const passwordChange = z.object({ current: printable(200), next: password });
 export type PasswordChange = z.infer<typeof passwordChange>;
 
@@ -39,3 +48,62 @@ export const session = z.object({
   needsFirstAdministrator: z.boolean(),
 });
 export type Session = z.infer<typeof session>;
+
+/** An account as administrators see it. */
+export const person = account.extend({
+  /** Nobody can sign in with it until its owner has chosen a password. */
+  invited: z.boolean(),
+  disabledAt: instant.nullable(),
+});
+export type Person = z.infer<typeof person>;
+
+export const rolesChange = z.object({ roles: someRoles });
+export const disabling = z.object({ disabled: z.boolean() });
+
+/** The secret part of a link. */
+const token = z.string().regex(/^[\w-]{20,100}$/, 'is not the text of a link');
+export const linkLook = z.object({ token });
+/** Whom a link is for, and how long it holds. */
+export const openedLink = z.object({ name: z.string(), email: z.string(), expiresAt: instant });
+export type OpenedLink = z.infer<typeof openedLink>;
+export const chosenPassword = z.object({ token, password });
+export type ChosenPassword = z.infer<typeof chosenPassword>;
+
+/** What was written to somebody. Without a mail server this is where it is read. */
+export const letter = z.object({
+  id,
+  recipient: z.string(),
+  subject: z.string(),
+  body: z.string(),
+  writtenAt: instant,
+  sentAt: instant.nullable(),
+  problem: z.string().nullable(),
+});
+export type Letter = z.infer<typeof letter>;
+export const post = z.object({
+  /** False where no mail server is set: letters wait to be read here. */
+  sends: z.boolean(),
+  letters: z.array(letter),
+});
+export type Post = z.infer<typeof post>;
+
+export const MAYS = ['lead', 'read'] as const;
+/** Who leads an examination, and who may read it. */
+export const examinationLead = z.object({
+  accountId: id,
+  name: z.string(),
+  email: z.string(),
+  may: z.enum(MAYS),
+});
+export type ExaminationLead = z.infer<typeof examinationLead>;
+export const examinationLeads = z.object({
+  leads: z
+    .array(z.object({ accountId: id, may: z.enum(MAYS) }))
+    .max(50)
+    .refine((list) => list.some((one) => one.may === 'lead'), 'needs somebody who leads')
+    .refine(
+      (list) => new Set(list.map((one) => one.accountId)).size === list.length,
+      'names somebody twice',
+    ),
+});
+export type ExaminationLeads = z.infer<typeof examinationLeads>;

@@ -1,5 +1,22 @@
 import { z } from 'zod';
-import { account, newAccount, passwordChange, ROLES, session, signIn } from './accounts.ts';
+import {
+  account,
+  chosenPassword,
+  disabling,
+  examinationLead,
+  examinationLeads,
+  invitation,
+  linkLook,
+  newAccount,
+  openedLink,
+  passwordChange,
+  person,
+  post,
+  ROLES,
+  rolesChange,
+  session,
+  signIn,
+} from './accounts.ts';
 import { agreementOverview, agreementTable, comparison } from './agreement.ts';
 import { trail, trailPage } from './audit.ts';
 import { briefing, confirmations } from './calibration.ts';
@@ -103,11 +120,61 @@ export const api = {
     access: LEAD,
     answers: z.array(account),
   },
-  'POST /accounts/examiners': {
-    says: 'Make an account for an examiner',
+  'GET /accounts/leads': {
+    says: 'Everybody who holds the role of a lead',
     access: LEAD,
-    body: newAccount,
+    answers: z.array(account),
+  },
+  'POST /accounts/examiners': {
+    says: 'Invite an examiner, by a link with which they choose a password',
+    access: LEAD,
+    body: invitation.omit({ roles: true }),
     answers: account,
+  },
+  'GET /accounts': {
+    says: 'Everybody, with their roles',
+    access: ADMINISTRATOR,
+    answers: z.array(person),
+  },
+  'POST /accounts': {
+    says: 'Invite somebody, by a link with which they choose a password',
+    access: ADMINISTRATOR,
+    body: invitation,
+    answers: person,
+  },
+  'PUT /accounts/:account/roles': {
+    says: 'Give and take roles; the last administrator stays one',
+    access: ADMINISTRATOR,
+    body: rolesChange,
+    answers: person,
+  },
+  'PUT /accounts/:account/disabling': {
+    says: 'Disable an account, which ends its sessions at once, or enable it again',
+    access: ADMINISTRATOR,
+    body: disabling,
+    answers: person,
+  },
+  'POST /accounts/:account/link': {
+    says: 'Send somebody a new link: the invitation again, or one for a new password',
+    access: ADMINISTRATOR,
+    answers: person,
+  },
+  'GET /links/invitation': {
+    says: 'Whom a link for choosing a password is for',
+    access: 'anyone',
+    query: linkLook,
+    answers: openedLink,
+  },
+  'POST /links/invitation': {
+    says: 'Choose a password by a link, once',
+    access: 'anyone',
+    body: chosenPassword,
+    answers: session,
+  },
+  'GET /post': {
+    says: 'The letters that were written, the newest first',
+    access: ADMINISTRATOR,
+    answers: post,
   },
   'PUT /accounts/own/password': {
     says: 'Change the own password; every other session ends',
@@ -233,6 +300,17 @@ export const api = {
     says: 'One examination with its stations and how far it is',
     access: reads('examination'),
     answers: examination,
+  },
+  'GET /examinations/:examination/leads': {
+    says: 'Who leads the examination, and who may read it',
+    access: reads('examination'),
+    answers: z.array(examinationLead),
+  },
+  'PUT /examinations/:examination/leads': {
+    says: 'Say who leads the examination and who may read it',
+    access: leads('examination'),
+    body: examinationLeads,
+    answers: z.array(examinationLead),
   },
   'POST /examinations/:examination/stations': {
     says: 'Add a station, before marking is first opened',

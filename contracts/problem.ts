@@ -8,6 +8,7 @@ export const PROBLEM_TYPES = [
   'too-many-attempts',
   'forged-request',
   'not-found',
+  'gone',
   'invalid',
   'unreadable',
   'too-large',

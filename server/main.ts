@@ -12,6 +12,7 @@ import { Hints } from './hints/hints.ts';
 import type { Tools } from './http/route.ts';
 import { Jobs } from './jobs/jobs.ts';
 import { closeJobs } from './jobs/pool.ts';
+import { PostOffice } from './post/postOffice.ts';
 import { workersOn } from './jobs/workers.ts';
 import { BadSetting, readSettings } from './settings.ts';
 import type { Settings } from './settings.ts';
@@ -33,7 +34,10 @@ async function start(): Promise<void> {
   warnOfOneRole(settings);
   const jobs = new Jobs(db, DATABASE_URL, logger, workersOn(DATABASE_URL));
   const hints = new Hints(db, DATABASE_URL, logger);
+  const post = new PostOffice(db, logger, settings);
+  const tools = { db, hints, jobs, post };
   await Promise.all([jobs.start(), hints.start()]);
+  post.start();
   await offerCatalogue(db);
   if (settings.KRITIKOS_DEMO) {
     const started = Date.now();
@@ -43,7 +47,7 @@ async function start(): Promise<void> {
       );
   }
   const webFolder = fileURLToPath(new URL('../web/dist', import.meta.url));
-  const app = await application({ db, hints, jobs }, settings, logger, webFolder);
+  const app = await application(tools, settings, logger, webFolder);
   const server = app.listen(settings.PORT, settings.HOST);
   server.requestTimeout = REQUEST_MILLISECONDS;
   server.headersTimeout = HEADER_MILLISECONDS;
@@ -57,7 +61,7 @@ async function start(): Promise<void> {
     );
   }, SEAL_EVERY_MILLISECONDS);
   greet(settings, server);
-  stopWhenTold(server, { db, hints, jobs }, sealing);
+  stopWhenTold(server, tools, sealing);
 }
 
 function greet({ HOST, KRITIKOS_DEMO }: Settings, server: Server): void {
@@ -68,7 +72,7 @@ function greet({ HOST, KRITIKOS_DEMO }: Settings, server: Server): void {
     console.log('Demo accounts, all with the password', DEMO_PASSWORD);
     console.log(`  lead      ${LEAD.email}  (${LEAD.name})`);
     for (const { email, name } of EXAMINERS) console.log(`  examiner  ${email}  (${name})`);
-  } else console.log('Open it to make the first lead account, or to sign in.');
+  } else console.log('Open it to make the first account, or to sign in.');
   console.log('\nCtrl+C stops it.');
 }
 
@@ -82,12 +86,17 @@ function warnOfOneRole({ DATABASE_URL, DATABASE_OWNER_URL }: Settings): void {
 }
 
 /** Takes no new requests, lets those in flight finish, and ends within ten seconds. */
-function stopWhenTold(server: Server, { db, hints, jobs }: Tools, sealing: NodeJS.Timeout): void {
+function stopWhenTold(
+  server: Server,
+  { db, hints, jobs, post }: Tools,
+  sealing: NodeJS.Timeout,
+): void {
   let stopping = false;
   const stop = async (): Promise<void> => {
     if (stopping) return;
     stopping = true;
     clearInterval(sealing);
+    post.stop();
     await hints.stop();
     const closed = new Promise((resolve) => server.close(resolve));
     server.closeIdleConnections();

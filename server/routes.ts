@@ -9,6 +9,7 @@ import type { Route } from './http/route.ts';
 import { markingRoutes } from './marking/routes.ts';
 import { hintRoutes } from './hints/routes.ts';
 import { jobRoutes } from './jobs/routes.ts';
+import { postRoutes } from './post/routes.ts';
 import { peopleRoutes } from './people/routes.ts';
 import { bankRoutes } from './stations/routes.ts';
 import { resultRoutes } from './results/routes.ts';
@@ -17,6 +18,7 @@ import { standardRoutes } from './standards/routes.ts';
 /** Every address of the API, in the order in which an examination is run. */
 export const routes: readonly Route[] = [
   ...accountRoutes,
+  ...postRoutes,
   ...peopleRoutes,
   ...bankRoutes,
   ...checklistRoutes,

@@ -1,4 +1,4 @@
-import type { Account, Role } from '@kritikos/contracts/accounts';
+import type { Account, Person, Role } from '@kritikos/contracts/accounts';
 import type { Database } from '../db/database.ts';
 
 const columns = ['id', 'email', 'name', 'roles'] as const;
@@ -12,15 +12,15 @@ export async function findAccount(db: Database, id: string): Promise<Account | u
 export async function findCredentials(
   db: Database,
   email: string,
-): Promise<(Account & { passwordHash: string }) | undefined> {
+): Promise<(Account & { passwordHash: string | null }) | undefined> {
   return db('account')
     .where({ email: email.trim().toLowerCase(), disabled_at: null })
     .first(...columns, 'password_hash as passwordHash');
 }
 
-export async function passwordHashOf(db: Database, id: string): Promise<string> {
+export async function passwordHashOf(db: Database, id: string): Promise<string | null> {
   const row = await db('account').where({ id }).first('password_hash');
-  return row.password_hash as string;
+  return row.password_hash;
 }
 
 /** Everybody who holds the role and may sign in. */
@@ -38,7 +38,7 @@ export async function hasAnyAccount(db: Database): Promise<boolean> {
 
 export async function insertAccount(
   db: Database,
-  account: Account & { passwordHash: string },
+  account: Account & { passwordHash: string | null },
 ): Promise<void> {
   const { passwordHash, ...rest } = account;
   await db('account').insert({ ...rest, password_hash: passwordHash });
@@ -46,4 +46,41 @@ export async function insertAccount(
 
 export async function updatePassword(db: Database, id: string, hash: string): Promise<void> {
   await db('account').where({ id }).update({ password_hash: hash });
+}
+
+/** Whether there is an account of this address, disabled or not. */
+export async function findByEmail(
+  db: Database,
+  email: string,
+): Promise<{ id: string } | undefined> {
+  return db('account').where({ email }).first('id');
+}
+
+const PERSON = `select id, email, name, roles, password_hash is null as invited,
+  disabled_at as "disabledAt" from account`;
+
+function personOf(row: Omit<Person, 'disabledAt'> & { disabledAt: Date | null }): Person {
+  return { ...row, disabledAt: row.disabledAt?.toISOString() ?? null };
+}
+
+/** Everybody, those who may sign in first. */
+export async function listPeople(db: Database): Promise<Person[]> {
+  const { rows } = await db.raw(`${PERSON} order by disabled_at is not null, name, id limit 2000`);
+  return rows.map(personOf);
+}
+
+export async function findPerson(db: Database, id: string): Promise<Person | undefined> {
+  const { rows } = await db.raw(`${PERSON} where id = ?`, [id]);
+  return rows[0] && personOf(rows[0]);
+}
+
+export async function updateRoles(db: Database, id: string, roles: Role[]): Promise<void> {
+  await db('account').where({ id }).update({ roles });
+}
+
+export async function setDisabled(db: Database, id: string, disabled: boolean): Promise<void> {
+  await db.raw(
+    'update account set disabled_at = case when ? then coalesce(disabled_at, now()) end where id = ?',
+    [disabled, id],
+  );
 }

@@ -4,7 +4,8 @@ import type { Database } from '../db/database.ts';
 import { HttpProblem } from '../http/problems.ts';
 import { route } from '../http/route.ts';
 import { csrf } from '../http/session.ts';
-import { hasAnyAccount, accountsWith } from './repository.ts';
+import { accountsWith, hasAnyAccount, listPeople } from './repository.ts';
+import * as people from './people.ts';
 import * as service from './service.ts';
 
 export const accountRoutes = [
@@ -32,8 +33,28 @@ export const accountRoutes = [
     begin(db, request, await service.createFirstAdministrator(db, body)),
   ),
   route('GET /accounts/examiners', ({ db }) => accountsWith(db, 'examiner')),
-  route('POST /accounts/examiners', ({ db, body, account: lead }) =>
-    service.createAccount(db, body, ['examiner'], lead),
+  route('GET /accounts/leads', ({ db }) => accountsWith(db, 'lead')),
+  route('POST /accounts/examiners', async ({ db, body, account: lead, request }) => {
+    const wanted = { ...body, roles: ['examiner' as const] };
+    const { id, email, name, roles } = await people.invite(db, wanted, lead, doorOf(request));
+    return { id, email, name, roles };
+  }),
+  route('GET /accounts', ({ db }) => listPeople(db)),
+  route('POST /accounts', ({ db, body, account, request }) =>
+    people.invite(db, body, account, doorOf(request)),
+  ),
+  route('PUT /accounts/:account/roles', ({ db, hints, params, body, account }) =>
+    people.changeRoles(db, params.account, body.roles, account, hints),
+  ),
+  route('PUT /accounts/:account/disabling', ({ db, hints, params, body, account }) =>
+    people.setDisabled(db, params.account, body.disabled, account, hints),
+  ),
+  route('POST /accounts/:account/link', ({ db, params, account, request }) =>
+    people.sendLink(db, params.account, account, doorOf(request)),
+  ),
+  route('GET /links/invitation', ({ db, query }) => people.lookAtLink(db, query.token)),
+  route('POST /links/invitation', async ({ db, body, request }) =>
+    begin(db, request, await people.choosePassword(db, body)),
   ),
   route('PUT /accounts/own/password', async ({ db, body, account: own, request }) => {
     await service.changePassword(db, own, body);
@@ -56,4 +77,9 @@ async function present(db: Database, request: Request, signedIn: Account | null)
     csrfToken: signedIn ? csrf.generateToken(request) : '',
     needsFirstAdministrator: signedIn === null && !(await hasAnyAccount(db)),
   };
+}
+
+/** The address under which the caller sees this installation. */
+function doorOf(request: Request): string {
+  return `${request.protocol}://${request.host}`;
 }

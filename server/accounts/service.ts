@@ -49,6 +49,16 @@ export async function signOut(db: Database, account: Account): Promise<void> {
   await recordAction(db, { accountId: account.id, action: 'signed out', subject: account.id });
 }
 
+/** The hash of a password that somebody chose; refuses one that is easily guessed. */
+export async function hashChosen(
+  password: string,
+  field: string,
+  person: Pick<Account, 'email' | 'name'>,
+): Promise<string> {
+  await refuseEasyPassword(password, field, person);
+  return hash(password, ARGON2ID);
+}
+
 async function refuseEasyPassword(
   password: string,
   field: string,
@@ -65,8 +75,7 @@ async function refuseEasyPassword(
 export async function createFirstAdministrator(db: Database, person: NewAccount): Promise<Account> {
   // Once there is somebody, asking again costs no more than looking.
   if (await accounts.hasAnyAccount(db)) throw madeAlready();
-  await refuseEasyPassword(person.password, 'password', person);
-  const passwordHash = await hash(person.password, ARGON2ID);
+  const passwordHash = await hashChosen(person.password, 'password', person);
   return db.transaction(async (trx) => {
     await trx.raw('lock table account in share row exclusive mode');
     if (await accounts.hasAnyAccount(trx)) throw madeAlready();
@@ -81,7 +90,7 @@ function madeAlready(): HttpProblem {
   );
 }
 
-/** A lead makes an account for a colleague, with a password to be changed by its owner. */
+/** Makes an account with a password at once: for demo data and tests; people are invited. */
 export async function createAccount(
   db: Database,
   person: NewAccount,
@@ -91,8 +100,7 @@ export async function createAccount(
   if (await accounts.findCredentials(db, person.email)) {
     throw invalid([{ pointer: '/email', detail: 'has an account already' }]);
   }
-  await refuseEasyPassword(person.password, 'password', person);
-  const passwordHash = await hash(person.password, ARGON2ID);
+  const passwordHash = await hashChosen(person.password, 'password', person);
   return db.transaction((trx) => store(trx, person, roles, passwordHash, by?.id ?? null));
 }
 
@@ -116,12 +124,12 @@ export async function changePassword(
   change: PasswordChange,
 ): Promise<void> {
   const takeBack = await countGuess(db, account.id);
-  if (!(await verify(await accounts.passwordHashOf(db, account.id), change.current))) {
+  const known = await accounts.passwordHashOf(db, account.id);
+  if (!(await verify(known ?? (await nobody), change.current))) {
     throw invalid([{ pointer: '/current', detail: 'is not your present password' }]);
   }
   await takeBack();
-  await refuseEasyPassword(change.next, 'next', account);
-  const passwordHash = await hash(change.next, ARGON2ID);
+  const passwordHash = await hashChosen(change.next, 'next', account);
   await db.transaction(async (trx) => {
     await accounts.updatePassword(trx, account.id, passwordHash);
     await endSessions(trx, account.id);

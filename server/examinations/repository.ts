@@ -5,6 +5,7 @@ import type {
   NewExamination,
   Station,
 } from '@kritikos/contracts/examinations';
+import type { ExaminationLead, Role } from '@kritikos/contracts/accounts';
 import type { CandidateStateChange } from '@kritikos/contracts/people';
 import type { SeenVariants } from '@kritikos/core/scoring/checklist';
 import type { Database } from '../db/database.ts';
@@ -79,6 +80,34 @@ export async function insertExamination(
     created_by: createdBy,
   });
   await db('examination_lead').insert({ examination_id: id, account_id: createdBy, may: 'lead' });
+}
+
+export async function listLeads(
+  db: Database,
+  examinationId: string,
+  viewer: string,
+): Promise<ExaminationLead[]> {
+  return db('examination_lead as l')
+    .join('account as a', 'a.id', 'l.account_id')
+    .where('l.examination_id', examinationId)
+    .whereRaw(readBy('l.examination_id'), { viewer })
+    .orderBy(['l.may', 'a.name'])
+    .select('a.id as accountId', 'a.name', 'a.email', 'l.may');
+}
+
+export async function replaceLeads(
+  db: Database,
+  examinationId: string,
+  leads: readonly { accountId: string; may: 'lead' | 'read' }[],
+): Promise<void> {
+  await db('examination_lead').where({ examination_id: examinationId }).delete();
+  await db('examination_lead').insert(
+    leads.map(({ accountId, may }) => ({
+      examination_id: examinationId,
+      account_id: accountId,
+      may,
+    })),
+  );
 }
 
 /** Opens marking, or closes it for a break; when it was first opened stays known. */
@@ -243,11 +272,16 @@ export async function replaceStationExaminers(
   );
 }
 
-export async function countExaminers(db: Database, ids: readonly string[]): Promise<number> {
+/** How many of these hold the role and may sign in. */
+export async function countHolders(
+  db: Database,
+  role: Role,
+  ids: readonly string[],
+): Promise<number> {
   const row = await db('account')
     .whereIn('id', ids)
     .where({ disabled_at: null })
-    .whereRaw(`'examiner' = any(roles)`)
+    .whereRaw('? = any(roles)', [role])
     .count('* as n')
     .first();
   return Number(row?.n ?? 0);

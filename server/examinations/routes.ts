@@ -17,6 +17,12 @@ export const examinationRoutes = [
   route('GET /examinations/:examination', ({ db, params, account }) =>
     service.describeExamination(db, params.examination, account),
   ),
+  route('GET /examinations/:examination/leads', ({ db, params, account }) =>
+    service.readLeads(db, params.examination, account),
+  ),
+  route('PUT /examinations/:examination/leads', ({ db, hints, params, body, account }) =>
+    service.changeLeads(db, params.examination, body, account, hints),
+  ),
   route('POST /examinations/:examination/stations', ({ db, params, body, account }) =>
     service.addStation(db, params.examination, body, account),
   ),

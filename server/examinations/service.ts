@@ -1,4 +1,4 @@
-import type { Account } from '@kritikos/contracts/accounts';
+import type { Account, ExaminationLead, ExaminationLeads } from '@kritikos/contracts/accounts';
 import type {
   CountdownWarning,
   Examination,
@@ -13,6 +13,7 @@ import { recordAction } from '../audit/repository.ts';
 import { freezeVersionsOf } from '../checklists/repository.ts';
 import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
+import type { Hints } from '../hints/hints.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, HttpProblem, invalid, notFound } from '../http/problems.ts';
 import { bankFromChecklist, requireBankVersion } from '../stations/service.ts';
@@ -218,7 +219,7 @@ export async function assignExaminers(
 ): Promise<Examination> {
   const station = await requireStation(db, stationId, lead);
   const ids = examiners.map((e) => e.accountId);
-  if ((await examinations.countExaminers(db, ids)) !== ids.length) {
+  if ((await examinations.countHolders(db, 'examiner', ids)) !== ids.length) {
     throw invalid([{ pointer: '/examiners', detail: 'names somebody who is not an examiner' }]);
   }
   await db.transaction(async (trx) => {
@@ -231,6 +232,48 @@ export async function assignExaminers(
     });
   });
   return describeExamination(db, station.examinationId, lead);
+}
+
+export async function readLeads(
+  db: Database,
+  examinationId: string,
+  viewer: Account,
+): Promise<ExaminationLead[]> {
+  await requireExamination(db, examinationId, viewer);
+  return examinations.listLeads(db, examinationId, viewer.id);
+}
+
+/** Says who leads the examination and who may read it; somebody always leads it. */
+export async function changeLeads(
+  db: Database,
+  examinationId: string,
+  { leads }: ExaminationLeads,
+  lead: Account,
+  hints: Hints,
+): Promise<ExaminationLead[]> {
+  const ids = leads.map((one) => one.accountId);
+  if ((await examinations.countHolders(db, 'lead', ids)) !== ids.length) {
+    throw invalid([
+      { pointer: '/leads', detail: 'names somebody who does not hold the role of lead' },
+    ]);
+  }
+  return db.transaction(async (trx) => {
+    await holdExamination(trx, examinationId, lead);
+    const before = await examinations.listLeads(trx, examinationId, lead.id);
+    await examinations.replaceLeads(trx, examinationId, leads);
+    await recordAction(trx, {
+      accountId: lead.id,
+      action: 'leads changed',
+      subject: examinationId,
+      detail: { leads },
+    });
+    for (const id of new Set([...ids, ...before.map((one) => one.accountId)])) {
+      await hints.accountChanged(trx, id);
+    }
+    // Whoever gave the lead away is shown what they did, once more.
+    const [first = lead.id] = ids;
+    return examinations.listLeads(trx, examinationId, ids.includes(lead.id) ? lead.id : first);
+  });
 }
 
 /**

@@ -38,6 +38,7 @@ const QUERIES: Record<string, (viewer: string) => Promise<unknown>> = {
   candidateNumbers: (viewer) => examinations.candidateNumbers(db, examination, viewer),
   candidatePage: (viewer) => examinations.candidatePage(db, examination, viewer, page),
   findCandidate: (viewer) => examinations.findCandidate(db, candidate, viewer),
+  listLeads: (viewer) => examinations.listLeads(db, examination, viewer),
   cycleCounts: (viewer) => examinations.cycleCounts(db, examination, viewer),
   submittedPairs: (viewer) => agreement.submittedPairs(db, { examinationId: examination }, viewer),
   'submittedPairs of a station': (viewer) =>

@@ -8,6 +8,7 @@ import { z } from 'zod';
 import type { Database } from '../db/database.ts';
 import type { Hints } from '../hints/hints.ts';
 import type { Jobs } from '../jobs/jobs.ts';
+import type { PostOffice } from '../post/postOffice.ts';
 
 /** A file for the spreadsheet. */
 export interface Download {
@@ -20,6 +21,7 @@ export interface Tools {
   readonly db: Database;
   readonly hints: Hints;
   readonly jobs: Jobs;
+  readonly post: PostOffice;
 }
 
 interface Around extends Tools {

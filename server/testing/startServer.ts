@@ -12,6 +12,7 @@ import type { Tools } from '../http/route.ts';
 import { Hints } from '../hints/hints.ts';
 import { Jobs } from '../jobs/jobs.ts';
 import { closeJobs } from '../jobs/pool.ts';
+import { PostOffice } from '../post/postOffice.ts';
 import { workersOn } from '../jobs/workers.ts';
 import { asApplication } from './asApplication.ts';
 import { firstSchemaDump } from './firstSchemaDump.ts';
@@ -61,7 +62,8 @@ export async function startServer(
   const logger = pino({ level: 'error' }, { write: (line) => void logged.push(line) });
   const jobs = new Jobs(limited, own, logger, workersOn(own));
   const hints = new Hints(limited, own, logger);
-  const tools = { db: limited, hints, jobs };
+  const post = new PostOffice(limited, logger, { SMTP_URL: '', MAIL_FROM: '' });
+  const tools = { db: limited, hints, jobs, post };
   const app = await application(tools, { TRUSTED_PROXIES: trusted, HSTS_SECONDS: 0 }, logger);
   afterAll(async () => {
     await hints.stop();

@@ -1,0 +1,183 @@
+import type {
+  Account,
+  ChosenPassword,
+  Invitation,
+  OpenedLink,
+  Person,
+  Role,
+} from '@kritikos/contracts/accounts';
+import { recordAction } from '../audit/repository.ts';
+import type { Database } from '../db/database.ts';
+import type { Hints } from '../hints/hints.ts';
+import { newId } from '../http/newId.ts';
+import { conflict, invalid, notFound } from '../http/problems.ts';
+import { endSessions } from '../http/sessionStore.ts';
+import { insertLetter } from '../post/repository.ts';
+import { useLink } from './linkRepository.ts';
+import { makeLink, requireLink } from './links.ts';
+import * as accounts from './repository.ts';
+import { hashChosen } from './service.ts';
+
+/** The address under which people open this installation, for the links in letters. */
+export type Door = string;
+
+/** Makes an account whose owner chooses the password by a link, and writes the letter with it. */
+export async function invite(
+  db: Database,
+  { email, name, roles }: Invitation,
+  by: Account,
+  door: Door,
+): Promise<Person> {
+  if (await accounts.findByEmail(db, email)) {
+    throw invalid([{ pointer: '/email', detail: 'has an account already' }]);
+  }
+  return db.transaction(async (trx) => {
+    const id = newId();
+    await accounts.insertAccount(trx, { id, email, name, roles, passwordHash: null });
+    await recordAction(trx, {
+      accountId: by.id,
+      action: 'account invited',
+      subject: id,
+      detail: { roles },
+    });
+    await writeTo(trx, await requirePerson(trx, id), by, door);
+    return requirePerson(trx, id);
+  });
+}
+
+/** Sends the invitation again, or where a password was chosen already, a link for a new one. */
+export async function sendLink(db: Database, id: string, by: Account, door: Door): Promise<Person> {
+  return db.transaction(async (trx) => {
+    const person = await requirePerson(trx, id);
+    if (person.disabledAt !== null) {
+      throw conflict('This account is disabled', 'Enable it first, then send the link.');
+    }
+    await writeTo(trx, person, by, door);
+    await recordAction(trx, { accountId: by.id, action: 'link sent', subject: id });
+    return person;
+  });
+}
+
+async function writeTo(trx: Database, to: Person, by: Account, door: Door): Promise<void> {
+  const purpose = to.invited ? 'invitation' : 'new-password';
+  const token = await makeLink(trx, purpose, to.id, by.id);
+  const [subject, sentence] = to.invited
+    ? [
+        'Your account in Kritikos',
+        `${by.name} has made an account for you (${to.roles.join(', ')}).`,
+      ]
+    : ['A new password for Kritikos', `${by.name} has asked for a new password for you.`];
+  await insertLetter(trx, {
+    id: newId(),
+    recipient: to.email,
+    subject,
+    body: [
+      `Dear ${to.name},`,
+      '',
+      `${sentence} Choose a password here:`,
+      '',
+      `${door}/welcome#${token}`,
+      '',
+      to.invited
+        ? 'The link holds for seven days and works once.'
+        : 'The link holds for a day and works once.',
+    ].join('\n'),
+  });
+}
+
+const BY_LINK = ['invitation', 'new-password'] as const;
+
+/** Whom a link is for; looking does not use it up. */
+export async function lookAtLink(db: Database, token: string): Promise<OpenedLink> {
+  const link = await requireLink(db, BY_LINK, token);
+  const { name, email } = await requirePerson(db, link.subject);
+  return { name, email, expiresAt: link.expiresAt };
+}
+
+/** Sets the password that somebody chose by their link, ends other sessions, and uses the link up. */
+export async function choosePassword(
+  db: Database,
+  { token, password }: ChosenPassword,
+): Promise<Account> {
+  const link = await requireLink(db, BY_LINK, token);
+  const person = await requirePerson(db, link.subject);
+  const passwordHash = await hashChosen(password, 'password', person);
+  return db.transaction(async (trx) => {
+    if (!(await useLink(trx, link.id))) {
+      throw conflict('This link was used meanwhile', 'Sign in with the password that was chosen.');
+    }
+    await accounts.updatePassword(trx, person.id, passwordHash);
+    await endSessions(trx, person.id);
+    await recordAction(trx, {
+      accountId: person.id,
+      action: 'password chosen by link',
+      subject: person.id,
+    });
+    const { id, email, name, roles } = person;
+    return { id, email, name, roles };
+  });
+}
+
+export async function requirePerson(db: Database, id: string): Promise<Person> {
+  const found = await accounts.findPerson(db, id);
+  if (!found) throw notFound('account');
+  return found;
+}
+
+/** Gives and takes roles. Whoever is signed in has them from the next request on. */
+export async function changeRoles(
+  db: Database,
+  id: string,
+  roles: Role[],
+  by: Account,
+  hints: Hints,
+): Promise<Person> {
+  return db.transaction(async (trx) => {
+    const before = await requirePerson(trx, id);
+    await keepAnAdministrator(() => accounts.updateRoles(trx, id, roles));
+    await recordAction(trx, {
+      accountId: by.id,
+      action: 'roles changed',
+      subject: id,
+      detail: { before: before.roles, after: roles },
+    });
+    await hints.accountChanged(trx, id);
+    return requirePerson(trx, id);
+  });
+}
+
+/** Disables an account, whose sessions and streams end at once, or enables it again. */
+export async function setDisabled(
+  db: Database,
+  id: string,
+  disabled: boolean,
+  by: Account,
+  hints: Hints,
+): Promise<Person> {
+  return db.transaction(async (trx) => {
+    await requirePerson(trx, id);
+    await keepAnAdministrator(() => accounts.setDisabled(trx, id, disabled));
+    if (disabled) await endSessions(trx, id);
+    await recordAction(trx, {
+      accountId: by.id,
+      action: disabled ? 'account disabled' : 'account enabled',
+      subject: id,
+    });
+    await hints.accountChanged(trx, id);
+    return requirePerson(trx, id);
+  });
+}
+
+/** The database refuses to lose the last administrator; that is said in words. */
+async function keepAnAdministrator(change: () => Promise<void>): Promise<void> {
+  try {
+    await change();
+  } catch (error) {
+    const { code, message } = error as { code?: string; message: string };
+    if (code !== '23001' || !message.includes('last administrator')) throw error;
+    throw conflict(
+      'This is the last administrator',
+      'Make somebody else an administrator first; without one nobody could give roles any more.',
+    );
+  }
+}
