@@ -2,13 +2,19 @@ import { defineConfig } from '@playwright/test';
 
 const demo = process.env.E2E_DEMO_URL ?? '';
 const empty = process.env.E2E_EMPTY_URL ?? '';
+/** The role that the server works under; the tests of the API make the same one. */
+const asApplication = (owner: string) =>
+  owner &&
+  Object.assign(new URL(owner), { username: 'kritikos_application', password: 'of-the-tests' })
+    .href;
 const server = (database: string, port: number, isDemo: boolean) => ({
   command: 'node --import tsx server/main.ts',
   cwd: '..',
   url: `http://127.0.0.1:${port}/api/session`,
   env: {
     NODE_ENV: 'production',
-    DATABASE_URL: database,
+    DATABASE_URL: asApplication(database),
+    DATABASE_OWNER_URL: database,
     PORT: String(port),
     KRITIKOS_DEMO: isDemo ? '1' : '',
   },

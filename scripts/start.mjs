@@ -30,7 +30,8 @@ async function main() {
   run({
     ...process.env,
     NODE_ENV: 'production',
-    DATABASE_URL: url,
+    DATABASE_URL: own ? postgres.asApplication(url) : url,
+    DATABASE_OWNER_URL: own ? url : (process.env.DATABASE_OWNER_URL ?? ''),
     PORT: port,
     // People with a published password only ever come into a database of our own making.
     KRITIKOS_DEMO: own && !empty ? '1' : '',

@@ -65,7 +65,7 @@ export async function studentPage(
   const { rows: counted } = await db.raw(`select count(*) as total ${found}`, bindings);
   const { rows } = await db.raw(
     `${STUDENT} where s.id in (select s.id ${found})
-     order by s.retired_at is not null, s.number, s.id offset :offset limit :limit`,
+     order by s.retired_at is not null, s.number collate as_read, s.id offset :offset limit :limit`,
     bindings,
   );
   return { total: counted[0].total, students: rows };
@@ -143,6 +143,6 @@ export async function activeStudents(
 ): Promise<{ id: string; number: string; name: string }[]> {
   return db('student')
     .where({ cohort_id: cohortId, retired_at: null })
-    .orderBy('number')
+    .orderByRaw('number collate as_read, id')
     .select('id', 'number', 'name');
 }

@@ -4,6 +4,7 @@ import { computed, watch, watchEffect } from 'vue';
 import { useRoute } from 'vue-router';
 import { useTheme } from 'vuetify';
 import { useSession } from './accounts/session.ts';
+import { useHints } from './hints/useHints.ts';
 import { sendAs } from './marking/sending.ts';
 import TopBar from './shell/TopBar.vue';
 
@@ -21,6 +22,8 @@ watch(
   (account) => void sendAs(account?.id ?? ''),
   { immediate: true },
 );
+
+useHints();
 
 /** The marking sheet and the briefing have the screen to themselves. */
 const ownFrame = computed(() => /^\/sheets\//.test(route.path));

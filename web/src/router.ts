@@ -101,6 +101,37 @@ const routes: RouteRecordRaw[] = [
     ],
   },
   {
+    path: '/cohorts',
+    component: () => import('./people/CohortsPage.vue'),
+    meta: lead('Cohorts'),
+  },
+  {
+    path: '/cohorts/:cohort',
+    component: () => import('./people/CohortPage.vue'),
+    props: true,
+    meta: lead('Cohort'),
+  },
+  {
+    path: '/bank',
+    component: () => import('./stations/BankPage.vue'),
+    meta: lead('Station bank'),
+  },
+  {
+    path: '/people',
+    component: () => import('./accounts/PeoplePage.vue'),
+    meta: { role: 'administrator', title: 'People' },
+  },
+  {
+    path: '/post',
+    component: () => import('./post/PostPage.vue'),
+    meta: { role: 'administrator', title: 'Letters' },
+  },
+  {
+    path: '/welcome',
+    component: () => import('./accounts/WelcomePage.vue'),
+    meta: { title: 'Choose a password' },
+  },
+  {
     path: '/audit',
     component: () => import('./audit/AuditPage.vue'),
     meta: { role: 'administrator', title: 'Audit' },

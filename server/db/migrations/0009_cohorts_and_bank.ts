@@ -33,7 +33,9 @@ const PEOPLE = `
     seated_breaks boolean not null default false,
     retired_at timestamptz
   );
-  create index student_cohort on student (cohort_id, number);
+  -- 2 before 10, as people read numbers.
+  create collation as_read (provider = icu, locale = 'und-u-kn-true');
+  create index student_cohort on student (cohort_id, number collate as_read);
 
   insert into cohort (id, name, year)
   select new_id(), cohort, year from (

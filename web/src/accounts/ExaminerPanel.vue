@@ -1,18 +1,18 @@
 <script setup lang="ts">
-import type { Account, NewAccount } from '@kritikos/contracts/accounts';
-import { ref } from 'vue';
+import type { Account } from '@kritikos/contracts/accounts';
+import { reactive, ref } from 'vue';
 import { call } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
-import PersonFields from './PersonFields.vue';
 
 defineProps<{ examiners: Account[] }>();
 const emit = defineEmits<{ changed: [] }>();
-const nobody: NewAccount = { name: '', email: '', password: '' };
-const person = ref({ ...nobody });
+const wanted = reactive({ name: '', email: '' });
+const said = ref('');
 
 const { fields, problem, submit } = useSubmit(async () => {
-  await call('POST /accounts/examiners', { body: person.value });
-  person.value = { ...nobody };
+  const { name, email } = await call('POST /accounts/examiners', { body: wanted });
+  said.value = `An invitation for ${name} was written to ${email}.`;
+  Object.assign(wanted, { name: '', email: '' });
   emit('changed');
 });
 </script>
@@ -26,14 +26,16 @@ const { fields, problem, submit } = useSubmit(async () => {
       </li>
     </ul>
     <form class="d-grid ga-2 mt-2" @submit.prevent="submit">
-      <PersonFields
-        v-model="person"
-        name-label="Name"
-        password-label="First password, 12 characters or more"
-        :fields="fields"
+      <v-text-field v-model="wanted.name" label="Name" :error-messages="fields.name ?? []" />
+      <v-text-field
+        v-model="wanted.email"
+        label="E-mail"
+        type="email"
+        :error-messages="fields.email ?? []"
       />
       <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
-      <v-btn type="submit">Add examiner</v-btn>
+      <p v-if="said" role="status">{{ said }}</p>
+      <v-btn type="submit">Invite examiner</v-btn>
     </form>
   </section>
 </template>

@@ -9,8 +9,10 @@ export interface Place {
 /** Where the holders of the roles work; whoever holds several begins at the first of theirs. */
 const PLACES: readonly Place[] = [
   { role: 'lead', title: 'Examinations', to: '/examinations' },
+  { role: 'lead', title: 'Cohorts', to: '/cohorts' },
+  { role: 'lead', title: 'Stations', to: '/bank' },
   { role: 'examiner', title: 'My stations', to: '/stations' },
-  { role: 'administrator', title: 'Audit', to: '/audit' },
+  { role: 'administrator', title: 'People', to: '/people' },
 ];
 
 export function placesOf({ roles }: Account): Place[] {

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { counted } from '../shell/counted.ts';
-import type { ImportPreview } from '@kritikos/contracts/examinations';
+import type { Candidate, ImportPreview } from '@kritikos/contracts/examinations';
 import { computed, ref } from 'vue';
 import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
+import CandidateStateDialog from './CandidateStateDialog.vue';
 import { useExamination } from './examinationStore.ts';
 import WideTable from '../shell/WideTable.vue';
 
@@ -48,6 +49,27 @@ async function take() {
   }
 }
 
+const circuits = ref('');
+async function takeCohort() {
+  try {
+    const named = circuits.value
+      .split(',')
+      .map((name) => name.trim())
+      .filter(Boolean);
+    store.take(
+      await call('POST /examinations/:examination/candidates/from-cohort', {
+        params: { examination: id.value },
+        body: { circuits: named },
+      }),
+    );
+    problem.value = '';
+    await reload();
+  } catch (thrown) {
+    problem.value = messageOf(thrown);
+  }
+}
+const chosen = ref<Candidate | null>(null);
+
 function turn(by: number) {
   offset.value = Math.max(0, offset.value + by * PAGE);
 }
@@ -63,6 +85,7 @@ function turn(by: number) {
             <th class="number">Number</th>
             <th>Name</th>
             <th>Circuit</th>
+            <th>State</th>
           </tr>
         </thead>
         <tbody>
@@ -70,6 +93,16 @@ function turn(by: number) {
             <td class="number">{{ c.number }}</td>
             <td>{{ c.name }}</td>
             <td>{{ c.circuit }}</td>
+            <td>
+              <button
+                class="linkish"
+                type="button"
+                :aria-label="`${c.state}, candidate ${c.number}`"
+                @click="chosen = c"
+              >
+                {{ c.state }}
+              </button>
+            </td>
           </tr>
         </tbody>
       </table>
@@ -81,8 +114,19 @@ function turn(by: number) {
       </span>
       <v-btn size="small" :disabled="offset + PAGE >= data.total" @click="turn(1)">Later</v-btn>
     </div>
+    <div class="cohort mt-3">
+      <v-text-field
+        v-model="circuits"
+        label="Circuits, with commas between"
+        placeholder="Green, White"
+      />
+      <v-btn @click="takeCohort">Take the cohort</v-btn>
+    </div>
+    <p class="soft mt-1">
+      Every student of cohort {{ store.current?.cohort }} who is no candidate yet becomes one.
+    </p>
     <p class="soft mt-3">
-      Bring them in from a CSV file with the columns <code>number</code>, <code>name</code> and,
+      Or bring them in from a CSV file with the columns <code>number</code>, <code>name</code> and,
       where there are circuits, <code>circuit</code>.
     </p>
     <v-file-input
@@ -131,5 +175,15 @@ function turn(by: number) {
         </v-btn>
       </template>
     </div>
+    <CandidateStateDialog :candidate="chosen" @close="chosen = null" @changed="reload" />
   </section>
 </template>
+
+<style scoped>
+.cohort {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 8px;
+  align-items: center;
+}
+</style>

@@ -7,6 +7,7 @@ import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import CandidatePanel from './CandidatePanel.vue';
 import { useExamination } from './examinationStore.ts';
+import LeadPanel from './LeadPanel.vue';
 import StationPanel from './StationPanel.vue';
 
 const store = useExamination();
@@ -56,6 +57,7 @@ async function plan() {
       </div>
       <div class="stack">
         <CandidatePanel />
+        <LeadPanel />
         <ExaminerPanel :examiners="examiners ?? []" @changed="reload" />
       </div>
     </div>

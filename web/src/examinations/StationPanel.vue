@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Account } from '@kritikos/contracts/accounts';
 import type { Examination, Station } from '@kritikos/contracts/examinations';
-import { computed, reactive, ref } from 'vue';
+import { computed, ref } from 'vue';
 import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import { useExamination } from './examinationStore.ts';
@@ -9,9 +9,16 @@ import { useExamination } from './examinationStore.ts';
 const props = defineProps<{ examiners: Account[] }>();
 const store = useExamination();
 const stations = computed(() => store.current?.stationList ?? []);
-const { data: checklists } = useReading('GET /checklists');
+const { data: bank } = useReading('GET /bank-stations');
+const usable = computed(() =>
+  (bank.value ?? []).flatMap(({ retired, versionId, title, minutes, region }) =>
+    retired
+      ? []
+      : [{ value: versionId, title, props: { subtitle: `${region}, ${minutes} minutes` } }],
+  ),
+);
 const problem = ref('');
-const added = reactive({ title: '', minutes: 8, checklistVersionId: '' });
+const added = ref<string | null>(null);
 
 async function change(action: () => Promise<Examination>) {
   try {
@@ -26,9 +33,9 @@ const add = () =>
   change(async () => {
     const made = await call('POST /examinations/:examination/stations', {
       params: { examination: store.current?.id ?? '' },
-      body: { ...added, minutes: Number(added.minutes) },
+      body: { bankVersionId: added.value ?? '' },
     });
-    added.title = '';
+    added.value = null;
     return made;
   });
 
@@ -88,7 +95,7 @@ const setShare = (station: Station, accountId: string, every: number) =>
   <section class="panel">
     <h2>Stations</h2>
     <p v-if="stations.length === 0" class="soft">
-      No station yet. Choose a procedure; its checklist comes with it.
+      No station yet. Choose one of the bank; its checklist comes with it.
     </p>
     <div v-for="station in stations" :key="station.id" class="station">
       <div>
@@ -165,16 +172,9 @@ const setShare = (station: Station, accountId: string, every: number) =>
       </div>
     </div>
     <form class="add" @submit.prevent="add">
-      <v-text-field v-model="added.title" label="Station title" />
-      <v-autocomplete
-        v-model="added.checklistVersionId"
-        label="Procedure"
-        :items="checklists ?? []"
-        item-value="versionId"
-        item-title="title"
-      />
-      <v-text-field v-model="added.minutes" label="Minutes" type="number" min="1" max="60" />
-      <v-btn type="submit" :disabled="!added.title || !added.checklistVersionId">Add station</v-btn>
+      <v-autocomplete v-model="added" label="Station of the bank" :items="usable" />
+      <v-btn type="submit" :disabled="!added">Add station</v-btn>
+      <router-link to="/bank">Make a new one in the bank</router-link>
     </form>
     <v-alert v-if="problem" type="error" role="alert" class="mt-2">{{ problem }}</v-alert>
   </section>
@@ -224,8 +224,8 @@ details {
 }
 .add {
   display: grid;
-  grid-template-columns: 2fr 2fr 90px auto;
-  gap: 8px;
+  grid-template-columns: 1fr auto auto;
+  gap: 8px 14px;
   align-items: center;
   margin-top: 12px;
 }

@@ -3,6 +3,7 @@ import type { Params } from '@kritikos/contracts/contract';
 import type { Problem } from '@kritikos/contracts/problem';
 import { noteServerTime } from './serverClock.ts';
 
+const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
 /** After this long without an answer, a network that is half dead counts as none. */
 const LONGEST_WAIT = 20_000;
 
@@ -106,7 +107,8 @@ function requestTo(
 
 function payload(body: unknown): Pick<Request, 'type' | 'body'> {
   if (body === undefined) return {};
-  if (typeof body === 'string' || body instanceof Blob) return { type: 'text/csv', body };
+  if (body instanceof Blob) return { type: body.type === XLSX ? XLSX : 'text/csv', body };
+  if (typeof body === 'string') return { type: 'text/csv', body };
   return { type: 'application/json', body: JSON.stringify(body) };
 }
 

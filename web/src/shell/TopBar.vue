@@ -49,6 +49,12 @@ async function signOut() {
           class="own-roles"
         />
         <v-divider />
+        <v-list-item
+          v-if="session.account.roles.includes('administrator')"
+          role="menuitem"
+          title="Audit"
+          to="/audit"
+        />
         <v-list-item role="menuitem" title="For programs" to="/for-programs" />
         <v-list-item role="menuitem" title="Change password" @click="changingPassword = true" />
         <v-list-item role="menuitem" title="Sign out" @click="signOut" />
