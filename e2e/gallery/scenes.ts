@@ -69,10 +69,24 @@ const untilDialog: Then = async (page) => {
   await settle(page);
 };
 const openMenu: Then = async (page) => {
-  await button(page, /· lead/).click();
+  await button(page, 'Ines Okafor-Lindqvist').click();
   await settle(page);
 };
 const untilAlert: Then = (page) => page.getByRole('alert').waitFor();
+
+const cohort = (name: string, then: Then) =>
+  lead(name, '/cohorts', 'Examinations', async (page, context) => {
+    await page.getByRole('link', { name: '2026', exact: true }).click();
+    await page.getByText('Amara Whitlock').waitFor();
+    await then(page, context);
+  });
+async function bring(page: Page, content: string): Promise<void> {
+  const buffer = Buffer.from(content);
+  await page
+    .locator('input[type="file"]')
+    .setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer });
+  await button(page, 'Read the whole list').click();
+}
 
 export const SCENES: readonly Scene[] = [
   onPhone(nobody('sign in', '/sign-in', 'Sign in')),
@@ -97,20 +111,60 @@ export const SCENES: readonly Scene[] = [
     await page.getByText('Change password').click();
     await untilDialog(page, context);
   }),
+  lead('people', '/people', 'may sign in'),
+  lead('invite somebody', '/people', 'may sign in', async (page, context) => {
+    await button(page, 'Invite somebody').click();
+    await untilDialog(page, context);
+    await button(page, 'Invite').last().click();
+    await page.getByText('Choose a role.').waitFor();
+  }),
+  lead('the last administrator', '/people', 'may sign in', async (page, context) => {
+    await button(page, 'administrator, Ines Okafor-Lindqvist').click();
+    await untilAlert(page, context);
+  }),
+  lead('letters', '/post', 'Letters'),
+  onPhone(nobody('a link that is none', `/welcome#${'x'.repeat(43)}`, 'This link is none of ours')),
+  lead('cohorts', '/cohorts', 'Examinations'),
+  lead('new cohort', '/cohorts', 'Examinations', async (page, context) => {
+    await button(page, 'New cohort').click();
+    await untilDialog(page, context);
+  }),
+  cohort('cohort', async () => undefined),
+  cohort('a student', async (page, context) => {
+    await button(page, /Amara Whitlock/).click();
+    await untilDialog(page, context);
+  }),
+  cohort('a list looked at', async (page) => {
+    await bring(page, 'number,name\n900,Anew One\n1,Amara Whitlock-Reyes');
+    await page.getByText('1 new student').waitFor();
+  }),
+  cohort('a list that cannot be taken', async (page) => {
+    await bring(page, 'number,name\n900,\n900,Twice');
+    await page.getByText(/cannot be taken/).waitFor();
+  }),
+  lead('bank', '/bank', 'Unsteady ankle'),
+  lead('new station of the bank', '/bank', 'Unsteady ankle', async (page, context) => {
+    await button(page, 'New station').click();
+    await untilDialog(page, context);
+  }),
   lead('audit', '/audit', 'signed in'),
   lead('for programs', '/for-programs', 'Who is signed in here'),
   examined('overview', '', 'Stations'),
   examined('prepare', '/preparation', 'Plan the sheets'),
   examined('prepare, a list open', '/preparation', 'Plan the sheets', async (page) => {
-    await page.getByLabel('Procedure').fill('knee');
+    await page.getByLabel('Station of the bank').fill('knee');
     await settle(page);
   }),
   examined('prepare, refused', '/preparation', 'Plan the sheets', async (page, context) => {
-    await page.getByLabel('Station title').fill('One more');
-    await page.getByLabel('Procedure').fill('Lachman test');
-    await page.getByRole('option', { name: 'Lachman test', exact: true }).click();
+    await page.getByLabel('Station of the bank').fill('Unsteady');
+    await page.getByRole('option', { name: 'Unsteady ankle' }).first().click();
     await button(page, 'Add station').click();
     await untilAlert(page, context);
+  }),
+  examined('a candidate’s state', '/preparation', 'Plan the sheets', async (page, context) => {
+    await button(page, 'expected, candidate 3').click();
+    await untilDialog(page, context);
+    await page.getByLabel('absent').check();
   }),
   examined('calibrate', '/calibration', 'Calibrate'),
   examined('mark', '/marking', 'Sheets that want a look'),
@@ -134,6 +188,10 @@ export const SCENES: readonly Scene[] = [
     await untilDialog(page, context);
   }),
   examined('report', '/results', 'Report'),
+  examined('release', '/results', 'Report', async (page, context) => {
+    await button(page, 'Release results').click();
+    await untilDialog(page, context);
+  }),
   onPhone(
     examined('one candidate', '/results', 'Report', async (page) => {
       await page.locator('table a').first().click();
