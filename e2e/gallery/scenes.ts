@@ -115,7 +115,7 @@ export const SCENES: readonly Scene[] = [
   lead('invite somebody', '/people', 'may sign in', async (page, context) => {
     await button(page, 'Invite somebody').click();
     await untilDialog(page, context);
-    await button(page, 'Invite').last().click();
+    await page.getByRole('button', { name: 'Invite', exact: true }).click();
     await page.getByText('Choose a role.').waitFor();
   }),
   lead('the last administrator', '/people', 'may sign in', async (page, context) => {

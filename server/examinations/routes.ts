@@ -56,7 +56,9 @@ export const examinationRoutes = [
   route('PUT /examinations/:examination/warning', ({ db, params, body, account }) =>
     service.changeWarning(db, params.examination, body, account),
   ),
-  route('PUT /examinations/:examination/marking', ({ db, params, body, account }) =>
-    service.setMarkingOpen(db, params.examination, body.open, account),
-  ),
+  route('PUT /examinations/:examination/marking', async ({ db, hints, params, body, account }) => {
+    const now = await service.setMarkingOpen(db, params.examination, body.open, account);
+    hints.examinationChanged(params.examination);
+    return now;
+  }),
 ];

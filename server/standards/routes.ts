@@ -8,8 +8,13 @@ export const standardRoutes = [
   route('PUT /examinations/:examination/standards/draft', ({ db, params, body, account }) =>
     service.keepDraft(db, params.examination, body, account),
   ),
-  route('POST /examinations/:examination/decisions', ({ db, jobs, params, body, account }) =>
-    service.signDecision(db, params.examination, body, account, jobs),
+  route(
+    'POST /examinations/:examination/decisions',
+    async ({ db, hints, jobs, params, body, account }) => {
+      const signed = await service.signDecision(db, params.examination, body, account, jobs);
+      hints.examinationChanged(params.examination);
+      return signed;
+    },
   ),
   route('GET /decisions/:decision', ({ db, params, account }) =>
     service.readDecision(db, params.decision, account),

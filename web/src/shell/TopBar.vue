@@ -42,23 +42,23 @@ async function signOut() {
           <span class="who">{{ session.account.name }}</span>
         </v-btn>
       </template>
-      <v-list density="compact" role="menu">
-        <v-list-item
-          :title="session.account.email"
-          :subtitle="session.account.roles.join(', ')"
-          class="own-roles"
-        />
-        <v-divider />
-        <v-list-item
-          v-if="session.account.roles.includes('administrator')"
-          role="menuitem"
-          title="Audit"
-          to="/audit"
-        />
-        <v-list-item role="menuitem" title="For programs" to="/for-programs" />
-        <v-list-item role="menuitem" title="Change password" @click="changingPassword = true" />
-        <v-list-item role="menuitem" title="Sign out" @click="signOut" />
-      </v-list>
+      <v-card>
+        <p class="own-roles">
+          {{ session.account.email }}<br />
+          <span class="soft">{{ session.account.roles.join(', ') }}</span>
+        </p>
+        <v-list density="compact" role="menu">
+          <v-list-item
+            v-if="session.account.roles.includes('administrator')"
+            role="menuitem"
+            title="Audit"
+            to="/audit"
+          />
+          <v-list-item role="menuitem" title="For programs" to="/for-programs" />
+          <v-list-item role="menuitem" title="Change password" @click="changingPassword = true" />
+          <v-list-item role="menuitem" title="Sign out" @click="signOut" />
+        </v-list>
+      </v-card>
     </v-menu>
     <PasswordDialog v-model="changingPassword" />
   </header>
@@ -85,6 +85,12 @@ async function signOut() {
   display: flex;
   flex-wrap: wrap;
   gap: 2px 16px;
+}
+.own-roles {
+  margin: 0;
+  padding: 10px 16px 8px;
+  border-bottom: 1px solid var(--rule);
+  font-size: 0.9rem;
 }
 .own {
   height: auto;
