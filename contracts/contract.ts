@@ -41,6 +41,9 @@ export interface Contract {
 
 export type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
 
+/** What is agreed of some routes, each under its method and path. */
+export type Contracts = Readonly<Record<`${Method} /${string}`, Contract>>;
+
 /** The names that a path asks for: `examination` of `/examinations/:examination/plan`. All are ids. */
 export type Names<Path extends string> = Path extends `${infer Head}/${infer Tail}`
   ? Names<Head> | Names<Tail>

@@ -17,8 +17,9 @@ import { newId } from '../http/newId.ts';
 import { conflict, invalid, notFound } from '../http/problems.ts';
 import { readCandidates } from '../jobs/pool.ts';
 import * as people from '../people/repository.ts';
+import * as candidates from './candidateRepository.ts';
 import * as examinations from './repository.ts';
-import type { NewCandidate } from './repository.ts';
+import type { NewCandidate } from './candidateRepository.ts';
 import { describeExamination, holdExamination, requireExamination } from './service.ts';
 
 /** Reads a candidate list and says what would happen; nothing is saved. */
@@ -29,7 +30,7 @@ export async function previewCandidates(
   lead: Account,
 ): Promise<ImportPreview> {
   await requireExamination(db, examinationId, lead);
-  const numbers = await examinations.candidateNumbers(db, examinationId, lead.id);
+  const numbers = await candidates.candidateNumbers(db, examinationId, lead.id);
   return readCandidates({ content, taken: numbers.map((c) => c.number) });
 }
 
@@ -45,7 +46,7 @@ export async function importCandidates(
   await db.transaction(async (trx) => {
     await holdExamination(trx, examinationId, lead);
     // The list was read before anything was held; another import may have come in between.
-    const taken = await examinations.candidateNumbers(trx, examinationId, lead.id);
+    const taken = await candidates.candidateNumbers(trx, examinationId, lead.id);
     const numbers = new Set(taken.map((c) => c.number));
     refuseBadCells(
       rows.flatMap(({ number }, i) =>
@@ -60,8 +61,11 @@ export async function importCandidates(
           : [],
       ),
     );
-    const candidates = await withStudents(trx, examinationId, rows);
-    await examinations.insertCandidates(trx, examinationId, candidates);
+    await candidates.insertCandidates(
+      trx,
+      examinationId,
+      await withStudents(trx, examinationId, rows),
+    );
     await recordAction(trx, {
       accountId: lead.id,
       action: 'candidates imported',
@@ -84,7 +88,7 @@ async function withStudents(
   const cohortId = await examinations.cohortOf(trx, examinationId);
   const known = await people.activeStudents(trx, cohortId);
   const free = new Set(known.map(({ id }) => id));
-  for (const id of await examinations.examinedStudents(trx, examinationId)) free.delete(id);
+  for (const id of await candidates.examinedStudents(trx, examinationId)) free.delete(id);
   const byNumber = new Map(known.map((student) => [student.number, student]));
   const byName = groupBy(
     known.filter(({ id }) => free.has(id)),
@@ -96,7 +100,7 @@ async function withStudents(
   );
   const made: (NewStudent & { id: string })[] = [];
   const errors: CellError[] = [];
-  const candidates: NewCandidate[] = [];
+  const fresh: NewCandidate[] = [];
   for (const [i, { number, name, circuit, student }] of rows.entries()) {
     const namesakes = byName.get(name) ?? [];
     const named = namesakes.length === 1 ? namesakes[0] : undefined;
@@ -117,11 +121,11 @@ async function withStudents(
       holders.set(own, { id: studentId, name, cohort: 'of this list' });
       made.push({ id: studentId, number: own, name, extraTime: 0, seatedBreaks: false });
     }
-    candidates.push({ id: newId(), number, circuit, studentId });
+    fresh.push({ id: newId(), number, circuit, studentId });
   }
   refuseBadCells(errors);
   await people.insertStudents(trx, cohortId, made);
-  return candidates;
+  return fresh;
 }
 
 /** A number for a student whose list has none: that of the candidate, or the next like it. */
@@ -149,7 +153,7 @@ export async function takeCohort(
 ): Promise<Examination> {
   await db.transaction(async (trx) => {
     await holdExamination(trx, examinationId, lead);
-    const examined = new Set(await examinations.examinedStudents(trx, examinationId));
+    const examined = new Set(await candidates.examinedStudents(trx, examinationId));
     const students = await people.activeStudents(
       trx,
       await examinations.cohortOf(trx, examinationId),
@@ -161,8 +165,8 @@ export async function takeCohort(
         'Everybody in the cohort is a candidate already, or the cohort is empty: bring in its list first.',
       );
     }
-    const last = await examinations.largestNumber(trx, examinationId);
-    await examinations.insertCandidates(
+    const last = await candidates.largestNumber(trx, examinationId);
+    await candidates.insertCandidates(
       trx,
       examinationId,
       fresh.map((student, i) => ({
@@ -190,17 +194,17 @@ export async function changeCandidateState(
   lead: Account,
 ): Promise<Candidate> {
   return db.transaction(async (trx) => {
-    const found = await examinations.findCandidate(trx, id, lead.id);
+    const found = await candidates.findCandidate(trx, id, lead.id);
     if (!found) throw notFound('candidate');
     await holdExamination(trx, found.examinationId, lead);
-    await examinations.setCandidateState(trx, id, change);
+    await candidates.setCandidateState(trx, id, change);
     await recordAction(trx, {
       accountId: lead.id,
       action: `candidate ${change.state}`,
       subject: id,
       detail: 'reason' in change ? { reason: change.reason } : {},
     });
-    const { examinationId, ...now } = (await examinations.findCandidate(trx, id, lead.id)) ?? found;
+    const { examinationId, ...now } = (await candidates.findCandidate(trx, id, lead.id)) ?? found;
     void examinationId;
     return now;
   });

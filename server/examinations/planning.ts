@@ -7,8 +7,10 @@ import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
 import { newId } from '../http/newId.ts';
 import { conflict } from '../http/problems.ts';
-import * as examinations from './repository.ts';
-import type { PlannedSheet } from './repository.ts';
+import { candidateNumbers } from './candidateRepository.ts';
+import * as plans from './planRepository.ts';
+import { listStations } from './stationRepository.ts';
+import type { PlannedSheet } from './planRepository.ts';
 import { holdExamination } from './service.ts';
 
 /**
@@ -26,8 +28,8 @@ export async function planSheets(
 ): Promise<Planned> {
   return db.transaction(async (trx) => {
     await holdExamination(trx, examinationId, lead);
-    const stations = await examinations.listStations(trx, examinationId, lead.id);
-    const candidates = (await examinations.candidateNumbers(trx, examinationId, lead.id)).filter(
+    const stations = await listStations(trx, examinationId, lead.id);
+    const candidates = (await candidateNumbers(trx, examinationId, lead.id)).filter(
       ({ state }) => state === 'expected',
     );
     const unstaffed = stations.filter((s) => s.examiners.length === 0).map((s) => s.position);
@@ -44,15 +46,15 @@ export async function planSheets(
       const { content } = await findChecklistVersion(trx, station.checklistVersionId);
       wanted.push(...sheetsOf(station, candidates, usualVariants(content)));
     }
-    const removed = await examinations.removeUnplannedSheets(trx, examinationId, wanted);
-    const added = await examinations.insertPlannedSheets(trx, wanted);
+    const removed = await plans.removeUnplannedSheets(trx, examinationId, wanted);
+    const added = await plans.insertPlannedSheets(trx, wanted);
     await recordAction(trx, {
       accountId: lead.id,
       action: 'sheets planned',
       subject: examinationId,
       detail: { added, removed },
     });
-    const present = await examinations.countPlanned(trx, examinationId);
+    const present = await plans.countPlanned(trx, examinationId);
     return { ...present, added, removed, unplanned: present.sheets - wanted.length };
   });
 }

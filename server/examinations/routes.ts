@@ -6,6 +6,7 @@ import {
   takeCohort,
 } from './candidates.ts';
 import { planSheets } from './planning.ts';
+import * as candidates from './candidateRepository.ts';
 import * as examinations from './repository.ts';
 import * as service from './service.ts';
 
@@ -36,7 +37,7 @@ export const examinationRoutes = [
     service.assignExaminers(db, params.station, body, account),
   ),
   route('GET /examinations/:examination/candidates', ({ db, params, query, account }) =>
-    examinations.candidatePage(db, params.examination, account.id, query),
+    candidates.candidatePage(db, params.examination, account.id, query),
   ),
   route('POST /examinations/:examination/candidates/preview', ({ db, params, body, account }) =>
     previewCandidates(db, params.examination, body, account),

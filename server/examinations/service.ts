@@ -18,6 +18,7 @@ import { newId } from '../http/newId.ts';
 import { conflict, HttpProblem, invalid, notFound } from '../http/problems.ts';
 import { bankFromChecklist, requireBankVersion } from '../stations/service.ts';
 import { cohortNamed } from '../people/service.ts';
+import * as stations from './stationRepository.ts';
 import * as examinations from './repository.ts';
 import type { StoredExamination } from './repository.ts';
 
@@ -44,7 +45,7 @@ export async function describeExamination(
   viewer: Account,
 ): Promise<Examination> {
   const found = await requireExamination(db, id, viewer);
-  const stationList = await examinations.listStations(db, id, viewer.id);
+  const stationList = await stations.listStations(db, id, viewer.id);
   const counts = await examinations.cycleCounts(db, id, viewer.id);
   const staffed = stationList.filter((s) => s.examiners.length > 0).length;
   const steps = [
@@ -81,7 +82,7 @@ export async function requireExamination(
 }
 
 export async function requireStation(db: Database, id: string, viewer: Account) {
-  const station = await examinations.findStation(db, id, viewer.id);
+  const station = await stations.findStation(db, id, viewer.id);
   if (!station) throw notFound('station');
   return station;
 }
@@ -109,7 +110,7 @@ export async function addStation(
       'Stations are added before marking is first opened, so that every candidate meets the same ones.',
     );
     const id = newId();
-    await examinations.insertStation(trx, {
+    await stations.insertStation(trx, {
       id,
       examinationId,
       ...(await used(trx, wanted, lead)),
@@ -149,12 +150,12 @@ export async function changeChecklistVersion(
       await holdExamination(trx, station.examinationId, lead),
       'The checklists stay as they are; results name the version that they were marked on.',
     );
-    if (version.checklistId !== (await examinations.checklistOf(trx, stationId))) {
+    if (version.checklistId !== (await stations.checklistOf(trx, stationId))) {
       throw invalid([
         { pointer: '/checklistVersionId', detail: 'is a version of another checklist' },
       ]);
     }
-    await examinations.useVersion(trx, stationId, versionId, usualVariants(version.content));
+    await stations.useVersion(trx, stationId, versionId, usualVariants(version.content));
     await recordAction(trx, {
       accountId: lead.id,
       action: 'checklist version changed',
@@ -176,7 +177,7 @@ export async function keepPatientReadings(
   lead: Account,
 ): Promise<Examination> {
   const station = await requireStation(db, stationId, lead);
-  const own = (await examinations.listStations(db, station.examinationId, lead.id)).find(
+  const own = (await stations.listStations(db, station.examinationId, lead.id)).find(
     (s) => s.id === stationId,
   );
   const known = new Set(own?.readable.map(({ item }) => item));
@@ -191,7 +192,7 @@ export async function keepPatientReadings(
   }
   await db.transaction(async (trx) => {
     await trx('sheet').where({ station_id: stationId }).forUpdate().select('id');
-    if ((await examinations.countSubmittedSheets(trx, stationId)) > 0) {
+    if ((await stations.countSubmittedSheets(trx, stationId)) > 0) {
       throw new HttpProblem(
         409,
         'frozen',
@@ -199,7 +200,7 @@ export async function keepPatientReadings(
         'They were marked by the present readings, so those stay as they are.',
       );
     }
-    await examinations.keepReadings(trx, stationId, readings);
+    await stations.keepReadings(trx, stationId, readings);
     await recordAction(trx, {
       accountId: lead.id,
       action: 'patient read',
@@ -223,7 +224,7 @@ export async function assignExaminers(
     throw invalid([{ pointer: '/examiners', detail: 'names somebody who is not an examiner' }]);
   }
   await db.transaction(async (trx) => {
-    await examinations.replaceStationExaminers(trx, stationId, examiners);
+    await stations.replaceStationExaminers(trx, stationId, examiners);
     await recordAction(trx, {
       accountId: lead.id,
       action: 'examiners assigned',

@@ -5,6 +5,8 @@ import * as marking from '../marking/repository.ts';
 import * as results from '../results/repository.ts';
 import * as standards from '../standards/repository.ts';
 import { startServer } from '../testing/startServer.ts';
+import * as candidates from './candidateRepository.ts';
+import * as stations from './stationRepository.ts';
 import * as examinations from './repository.ts';
 
 // What a stranger would find if every check before the query were forgotten.
@@ -32,12 +34,12 @@ function account(email: string) {
 const QUERIES: Record<string, (viewer: string) => Promise<unknown>> = {
   listExaminations: (viewer) => examinations.listExaminations(db, viewer),
   findExamination: (viewer) => examinations.findExamination(db, examination, viewer),
-  listStations: (viewer) => examinations.listStations(db, examination, viewer),
-  findStation: (viewer) => examinations.findStation(db, station, viewer),
+  listStations: (viewer) => stations.listStations(db, examination, viewer),
+  findStation: (viewer) => stations.findStation(db, station, viewer),
   lockExamination: (viewer) => examinations.lockExamination(db, examination, viewer),
-  candidateNumbers: (viewer) => examinations.candidateNumbers(db, examination, viewer),
-  candidatePage: (viewer) => examinations.candidatePage(db, examination, viewer, page),
-  findCandidate: (viewer) => examinations.findCandidate(db, candidate, viewer),
+  candidateNumbers: (viewer) => candidates.candidateNumbers(db, examination, viewer),
+  candidatePage: (viewer) => candidates.candidatePage(db, examination, viewer, page),
+  findCandidate: (viewer) => candidates.findCandidate(db, candidate, viewer),
   listLeads: (viewer) => examinations.listLeads(db, examination, viewer),
   cycleCounts: (viewer) => examinations.cycleCounts(db, examination, viewer),
   submittedPairs: (viewer) => agreement.submittedPairs(db, { examinationId: examination }, viewer),

@@ -9,7 +9,7 @@ import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import { stationOutcome } from '@kritikos/core/standards/stationOutcome';
 import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
-import { listStations } from '../examinations/repository.ts';
+import { listStations } from '../examinations/stationRepository.ts';
 import { requireExamination } from '../examinations/service.ts';
 import { notFound } from '../http/problems.ts';
 import { countSubmittedSince, findRelease, newestDecision } from '../standards/repository.ts';

@@ -16,7 +16,8 @@ import type { Standard, StandardSettings } from '@kritikos/core/standards/setSta
 import { recordAction } from '../audit/repository.ts';
 import { inSnapshot } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
-import { candidateNumbers, listStations } from '../examinations/repository.ts';
+import { candidateNumbers } from '../examinations/candidateRepository.ts';
+import { listStations } from '../examinations/stationRepository.ts';
 import { holdExamination, requireExamination } from '../examinations/service.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, invalid, notFound } from '../http/problems.ts';

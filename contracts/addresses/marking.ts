@@ -1,0 +1,81 @@
+import { z } from 'zod';
+import { agreementOverview, agreementTable, comparison } from '../agreement.ts';
+import { briefing, confirmations } from '../calibration.ts';
+import {
+  markingProgress,
+  ownStation,
+  recordEvents,
+  recorded,
+  sheet,
+  sheetRecord,
+} from '../marking.ts';
+import { id, key } from '../primitives.ts';
+import type { Contracts } from '../contract.ts';
+import { place, EXAMINER, reads, marks } from './access.ts';
+
+/** Marking, and what it is looked at beside: briefings, sheets, agreement. */
+export const marking = {
+  'GET /stations/:station/briefing': {
+    says: 'What an examiner reads before marking at a station',
+    access: { roles: ['lead', 'examiner'], whose: 'station', may: ['read', 'mark'] },
+    answers: briefing,
+  },
+  'POST /stations/:station/briefing/confirmation': {
+    says: 'Say that the briefing has been read',
+    access: marks('station'),
+    answers: briefing,
+  },
+  'GET /examinations/:examination/calibration': {
+    says: 'Who has read which briefing',
+    access: reads('examination'),
+    answers: confirmations,
+  },
+  'GET /own/stations': {
+    says: 'The stations at which the examiner marks, with the sheets',
+    access: EXAMINER,
+    answers: z.array(ownStation),
+  },
+  'GET /sheets/:sheet': {
+    says: 'One of the examiner’s own sheets, with its checklist',
+    access: marks('sheet'),
+    answers: sheet,
+  },
+  'POST /sheets/:sheet/events': {
+    says: 'Record taps; each is answered for itself',
+    access: { ...marks('sheet'), asksItself: true },
+    body: recordEvents,
+    answers: recorded,
+  },
+  'GET /sheets/:sheet/record': {
+    says: 'Everything that was tapped on a sheet',
+    access: reads('sheet'),
+    answers: sheetRecord,
+  },
+  'GET /examinations/:examination/marking': {
+    says: 'How far marking is, and which sheets want a look',
+    access: reads('examination'),
+    answers: markingProgress,
+  },
+  'GET /examinations/:examination/agreement': {
+    says: 'Where two examiners saw the same candidate, and how far they agree',
+    access: reads('examination'),
+    answers: agreementOverview,
+  },
+  'GET /stations/:station/agreement/table': {
+    says: 'The table behind a coefficient: of one item, or of the whole station',
+    access: reads('station'),
+    query: z.object({
+      item: key.optional(),
+      /** The cell whose pairs are wanted; without it, those that differ. */
+      row: place.optional(),
+      column: place.optional(),
+    }),
+    answers: agreementTable,
+  },
+  'GET /sheets/:sheet/comparison': {
+    says: 'Two sheets of one candidate side by side',
+    access: reads('sheet'),
+    query: z.object({ with: id }),
+    answers: comparison,
+  },
+} as const satisfies Contracts;

@@ -1,0 +1,164 @@
+import { z } from 'zod';
+import { examinationLead, examinationLeads } from '../accounts.ts';
+import { checklistSummary, checklistVersion, writtenChecklist } from '../checklists.ts';
+import {
+  candidate,
+  candidatePage,
+  countdownWarning,
+  examination,
+  examinationSummary,
+  importPreview,
+  newExamination,
+  planned,
+  stationChange,
+  stationExaminers,
+  stationReadings,
+} from '../examinations.ts';
+import { candidateStateChange, cohortCandidates, retirement } from '../people.ts';
+import { page } from '../primitives.ts';
+import { bankStation, newBankStation, newStation } from '../stations.ts';
+import type { Contracts } from '../contract.ts';
+import { LEAD, leads, reads } from './access.ts';
+
+/** Preparation: the bank, checklists, examinations, candidates, the plan. */
+export const preparation = {
+  'GET /bank-stations': {
+    says: 'The stations that can be used again, each in its newest version',
+    access: LEAD,
+    answers: z.array(bankStation),
+  },
+  'POST /bank-stations': {
+    says: 'Make a station of the bank; its checklist follows from the procedures and the patient',
+    access: LEAD,
+    body: newBankStation,
+    answers: bankStation,
+  },
+  'POST /bank-stations/:bank/versions': {
+    says: 'Make the next version of a station of the bank',
+    access: LEAD,
+    body: newBankStation,
+    answers: bankStation,
+  },
+  'PUT /bank-stations/:bank/retirement': {
+    says: 'Take a station of the bank out of the choice, or bring it back',
+    access: LEAD,
+    body: retirement,
+    answers: bankStation,
+  },
+  'GET /checklists': {
+    says: 'The checklists, each with its newest version',
+    access: LEAD,
+    answers: z.array(checklistSummary),
+  },
+  'GET /checklist-versions/:version': {
+    says: 'One version of a checklist',
+    access: LEAD,
+    answers: checklistVersion,
+  },
+  'POST /checklists/:checklist/versions': {
+    says: 'Make the next version of a checklist',
+    access: LEAD,
+    body: writtenChecklist,
+    answers: checklistVersion,
+  },
+  'GET /examinations': {
+    says: 'The examinations, the newest first',
+    access: LEAD,
+    answers: z.array(examinationSummary),
+  },
+  'POST /examinations': {
+    says: 'Make an examination',
+    access: LEAD,
+    body: newExamination,
+    answers: examination,
+  },
+  'GET /examinations/:examination': {
+    says: 'One examination with its stations and how far it is',
+    access: reads('examination'),
+    answers: examination,
+  },
+  'GET /examinations/:examination/leads': {
+    says: 'Who leads the examination, and who may read it',
+    access: reads('examination'),
+    answers: z.array(examinationLead),
+  },
+  'PUT /examinations/:examination/leads': {
+    says: 'Say who leads the examination and who may read it',
+    access: leads('examination'),
+    body: examinationLeads,
+    answers: z.array(examinationLead),
+  },
+  'POST /examinations/:examination/stations': {
+    says: 'Add a station, before marking is first opened',
+    access: leads('examination'),
+    body: newStation,
+    answers: examination,
+  },
+  'PATCH /stations/:station': {
+    says: 'Change a station to another version of its checklist, before marking is first opened',
+    access: leads('station'),
+    body: stationChange,
+    answers: examination,
+  },
+  'PUT /stations/:station/readings': {
+    says: 'Keep what was measured on this very simulated patient',
+    access: leads('station'),
+    body: stationReadings,
+    answers: examination,
+  },
+  'PUT /stations/:station/examiners': {
+    says: 'Say who marks at a station, and how often',
+    access: leads('station'),
+    body: stationExaminers,
+    answers: examination,
+  },
+  'GET /examinations/:examination/candidates': {
+    says: 'A page of the candidates',
+    access: reads('examination'),
+    query: page,
+    answers: candidatePage,
+  },
+  'POST /examinations/:examination/candidates/preview': {
+    says: 'What a file of candidates would bring in, and what is wrong with it; nothing is kept',
+    access: leads('examination'),
+    body: z.string(),
+    takes: 'csv',
+    answers: importPreview,
+  },
+  'POST /examinations/:examination/candidates': {
+    says: 'Bring in a file of candidates, all of it or nothing',
+    access: leads('examination'),
+    body: z.string(),
+    takes: 'csv',
+    answers: examination,
+  },
+  'POST /examinations/:examination/candidates/from-cohort': {
+    says: 'Take the students of the cohort as candidates; who is one already stays',
+    access: leads('examination'),
+    body: cohortCandidates,
+    answers: examination,
+  },
+  'PUT /candidates/:candidate/state': {
+    says: 'Say that a candidate is absent or has withdrawn, and why; or is expected again',
+    access: leads('candidate'),
+    body: candidateStateChange,
+    answers: candidate,
+  },
+  'POST /examinations/:examination/plan': {
+    says: 'Plan who marks whom; sheets that are begun stay',
+    access: leads('examination'),
+    answers: planned,
+  },
+  'PUT /examinations/:examination/warning': {
+    says: 'Say how long before the end the clock warns',
+    access: leads('examination'),
+    body: countdownWarning,
+    answers: examination,
+  },
+  'PUT /examinations/:examination/marking': {
+    says: 'Open or close marking',
+    access: leads('examination'),
+    body: z.object({ open: z.boolean() }),
+    answers: examination,
+  },
+} as const satisfies Contracts;
