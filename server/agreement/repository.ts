@@ -22,7 +22,8 @@ export interface PairRow {
 function pairs(where: Where): string {
   const column = 'stationId' in where ? 's.id' : 's.examination_id';
   return `ranked as (
-      select h.*, c.number, a.name as examiner,
+      select h.id, h.station_id, h.candidate_id, h.checklist_version_id, h.variants, h.percent,
+        c.number, a.name as examiner,
         row_number() over (partition by h.station_id, h.candidate_id
           order by coalesce(x.every, 1000), a.name, h.id) as place
       from sheet h

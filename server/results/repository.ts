@@ -41,16 +41,23 @@ export async function candidateRows(
      known as (
        select h.* from sheet h join chosen on chosen.id = h.candidate_id
        where h.submitted_at is not null),
-     critical as (${criticalCounts('known')})
-     select k.id as "candidateId", k.number, k.name,
-       coalesce((select jsonb_agg(jsonb_build_object('stationId', t.station_id, 'percent', t.percent,
-           'critical', coalesce(c.counts, '[]')))
-         from (select h.station_id, avg(h.percent)::float8 as percent from known h
-               where h.candidate_id = k.id group by h.station_id) t
-           left join critical c on c.station_id = t.station_id and c.candidate_id = k.id),
-         '[]') as stations,
-       (select jsonb_build_object(${sums}) from known h where h.candidate_id = k.id) as sums
-     from chosen k order by k.number`,
+     critical as (${criticalCounts('known')}),
+     by_station as (
+       select t.candidate_id, jsonb_agg(jsonb_build_object('stationId', t.station_id,
+           'percent', t.percent, 'critical', coalesce(c.counts, '[]'))) as stations
+       from (select station_id, candidate_id, avg(percent)::float8 as percent
+           from known group by station_id, candidate_id) t
+         left join critical c using (station_id, candidate_id)
+       group by t.candidate_id),
+     summed as (
+       select h.candidate_id, jsonb_build_object(${sums}) as sums
+       from known h group by h.candidate_id)
+     select k.id as "candidateId", k.number, k.name, coalesce(b.stations, '[]') as stations,
+       coalesce(s.sums, '{}') as sums
+     from chosen k
+       left join by_station b on b.candidate_id = k.id
+       left join summed s on s.candidate_id = k.id
+     order by k.number`,
     { examinationId, viewer, candidateId: candidateId ?? null, offset, limit },
   );
   return rows;

@@ -22,11 +22,12 @@ export async function stationRecords(
          and (:knownTo::uuid is null or exists (select from decision_sheet d
            where d.sheet_id = h.id and d.decision_id = :knownTo))),
      critical as (${criticalCounts('known')})
-     select k.station_id as station, k.candidate_id as candidate, avg(k.percent)::float8 as percent,
-       avg(k.rating)::float8 as grade,
-       coalesce((select c.counts from critical c
-         where c.station_id = k.station_id and c.candidate_id = k.candidate_id), '[]') as critical
-     from known k group by k.station_id, k.candidate_id`,
+     select k.station_id as station, k.candidate_id as candidate, k.percent, k.grade,
+       coalesce(c.counts, '[]') as critical
+     from (select station_id, candidate_id, avg(percent)::float8 as percent,
+           avg(rating)::float8 as grade
+         from known group by station_id, candidate_id) k
+       left join critical c using (station_id, candidate_id)`,
     { examinationId, viewer, knownTo },
   );
   return rows;
