@@ -96,10 +96,12 @@ async function signOut() {
   height: auto;
   min-height: 32px;
 }
-@media (max-width: 700px) {
+@media (max-width: 1000px) {
   .motto {
     display: none;
   }
+}
+@media (max-width: 700px) {
   .bar {
     gap: 6px;
     padding: 6px 12px;
