@@ -97,10 +97,10 @@ export const people = {
     access: ADMINISTRATOR,
     answers: person,
   },
-  'GET /links/invitation': {
+  'POST /links/invitation/look': {
     says: 'Whom a link for choosing a password is for',
     access: 'anyone',
-    query: linkLook,
+    body: linkLook,
     answers: openedLink,
   },
   'POST /links/invitation': {

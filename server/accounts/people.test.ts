@@ -25,7 +25,7 @@ async function invite(email: string, roles: string[] = ['lead']): Promise<[Perso
   expect(letter?.recipient).toBe(email);
   return [body, tokenIn(letter as Letter)];
 }
-const look = (token: string) => server.anyone.call('GET', `/links/invitation?token=${token}`);
+const look = (token: string) => server.anyone.call('POST', '/links/invitation/look', { token });
 const choose = (token: string, password = GOOD) =>
   server.agent().post('/api/links/invitation').send({ token, password });
 

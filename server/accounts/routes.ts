@@ -52,7 +52,7 @@ export const accountRoutes = [
   route('POST /accounts/:account/link', ({ db, params, account, request }) =>
     people.sendLink(db, params.account, account, doorOf(request)),
   ),
-  route('GET /links/invitation', ({ db, query }) => people.lookAtLink(db, query.token)),
+  route('POST /links/invitation/look', ({ db, body }) => people.lookAtLink(db, body.token)),
   route('POST /links/invitation', async ({ db, body, request }) =>
     begin(db, request, await people.choosePassword(db, body)),
   ),

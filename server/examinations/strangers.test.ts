@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import * as agreement from '../agreement/repository.ts';
 import * as calibration from '../calibration/repository.ts';
+import * as progress from '../marking/progressRepository.ts';
 import * as marking from '../marking/repository.ts';
 import * as results from '../results/repository.ts';
 import * as standards from '../standards/repository.ts';
@@ -51,8 +52,8 @@ const QUERIES: Record<string, (viewer: string) => Promise<unknown>> = {
   findBriefing: (viewer) => calibration.findBriefing(db, station, viewer),
   listConfirmations: (viewer) => calibration.listConfirmations(db, examination, viewer),
   findSheet: (viewer) => marking.findSheet(db, sheet, viewer),
-  progressRows: (viewer) => marking.progressRows(db, examination, viewer),
-  attentionRows: (viewer) => marking.attentionRows(db, examination, viewer),
+  progressRows: (viewer) => progress.progressRows(db, examination, viewer),
+  attentionRows: (viewer) => progress.attentionRows(db, examination, viewer),
   stationRecords: (viewer) => standards.stationRecords(db, examination, viewer),
   countOutstanding: (viewer) => standards.countOutstanding(db, examination, viewer),
   findDraft: (viewer) => standards.findDraft(db, examination, viewer),

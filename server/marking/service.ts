@@ -8,6 +8,7 @@ import type { Database } from '../db/database.ts';
 import { requireExamination } from '../examinations/service.ts';
 import { notFound } from '../http/problems.ts';
 import { frozenChecklist } from './frozenChecklist.ts';
+import { attentionRows, progressRows } from './progressRepository.ts';
 import * as marking from './repository.ts';
 import type { SheetRow } from './repository.ts';
 
@@ -89,7 +90,7 @@ export async function followMarking(
   const examination = await requireExamination(db, examinationId, viewer);
   return {
     open: examination.markingOpen,
-    stations: await marking.progressRows(db, examinationId, viewer.id),
-    attention: await marking.attentionRows(db, examinationId, viewer.id),
+    stations: await progressRows(db, examinationId, viewer.id),
+    attention: await attentionRows(db, examinationId, viewer.id),
   };
 }

@@ -7,7 +7,7 @@ import { useSubmit } from '../http/useSubmit.ts';
 import LoadState from '../shell/LoadState.vue';
 import { useSession } from './session.ts';
 
-/** The secret stands behind the #, so that no server on the way writes it down. */
+/** The secret stands behind the # and goes in a body, so that no server on the way writes it down. */
 const token = useRoute().hash.slice(1);
 const router = useRouter();
 const session = useSession();
@@ -17,7 +17,7 @@ const password = ref('');
 
 onMounted(async () => {
   try {
-    link.value = await call('GET /links/invitation', { query: { token } });
+    link.value = await call('POST /links/invitation/look', { body: { token } });
   } catch (thrown) {
     refused.value = messageOf(thrown);
   }

@@ -6,6 +6,7 @@ import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import CandidateStateDialog from './CandidateStateDialog.vue';
 import { useExamination } from './examinationStore.ts';
+import CellErrors from '../shell/CellErrors.vue';
 import WideTable from '../shell/WideTable.vue';
 
 const PAGE = 12;
@@ -145,24 +146,7 @@ function turn(by: number) {
           <b>{{ preview.errors.length }} cells cannot be taken.</b> Nothing is imported until the
           file is right.
         </p>
-        <WideTable label="Rows to import">
-          <table class="ledger">
-            <thead>
-              <tr>
-                <th class="number">Row</th>
-                <th>Column</th>
-                <th>What is wrong</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(e, i) in preview.errors.slice(0, 20)" :key="i">
-                <td class="number">{{ e.row }}</td>
-                <td>{{ e.column }}</td>
-                <td>{{ e.detail }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </WideTable>
+        <CellErrors :errors="preview.errors.slice(0, 20)" />
       </template>
       <template v-else>
         <p>

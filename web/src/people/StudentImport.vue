@@ -5,6 +5,7 @@ import { call, messageOf } from '../http/api.ts';
 import JobProgress from '../jobs/JobProgress.vue';
 import { useJob } from '../jobs/useJob.ts';
 import { counted } from '../shell/counted.ts';
+import CellErrors from '../shell/CellErrors.vue';
 import WideTable from '../shell/WideTable.vue';
 
 const props = defineProps<{ cohort: string }>();
@@ -137,24 +138,7 @@ watch(mapping, () => (job.value = null), { deep: true });
         <b>{{ counted(result.added, 'new student') }}</b>, {{ counted(result.changed, 'change') }},
         {{ result.moved > 0 ? `${result.moved} moved here, ` : '' }}{{ result.same }} as they are.
       </p>
-      <WideTable v-if="result.errors.length > 0" label="What cannot be taken">
-        <table class="ledger">
-          <thead>
-            <tr>
-              <th class="number">Row</th>
-              <th>Column</th>
-              <th>What is wrong</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(e, i) in result.errors" :key="i">
-              <td class="number">{{ e.row }}</td>
-              <td>{{ e.column }}</td>
-              <td>{{ e.detail }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </WideTable>
+      <CellErrors v-if="result.errors.length > 0" :errors="result.errors" />
       <ul v-if="result.changes.length > 0" class="changes">
         <li v-for="c in result.changes" :key="c.number">
           <b>{{ c.number }}</b> {{ c.name }}: <span class="soft">{{ c.what.join(', ') }}</span>
