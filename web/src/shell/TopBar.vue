@@ -102,7 +102,12 @@ async function signOut() {
   }
 }
 @media (max-width: 700px) {
+  .places {
+    order: 1;
+    width: 100%;
+  }
   .bar {
+    flex-wrap: wrap;
     gap: 6px;
     padding: 6px 12px;
   }
