@@ -31,6 +31,8 @@ export const stationExaminer = z.object({
   name: z.string(),
   /** The first examiner marks every candidate, a second one every n-th. */
   every: z.int().positive(),
+  /** The circuit whose candidates are marked; `null` is all of them. */
+  circuit: z.string().nullable(),
 });
 
 export const station = z.object({
@@ -80,6 +82,8 @@ export const examination = examinationSummary.extend({
   markingOpen: z.boolean(),
   /** How many seconds before the end a station's clock warns; 0 for not at all. */
   warningSeconds: z.int(),
+  /** The circuits that candidates are dealt over. */
+  circuits: z.array(z.string()),
   progress: z.array(phaseProgress),
   stationList: z.array(station),
 });
@@ -97,7 +101,13 @@ export const stationChange = z.object({ checklistVersionId: id });
 
 export const stationExaminers = z.object({
   examiners: z
-    .array(z.object({ accountId: id, every: z.int().min(1).max(100) }))
+    .array(
+      z.object({
+        accountId: id,
+        every: z.int().min(1).max(100),
+        circuit: text(40).nullable().default(null),
+      }),
+    )
     .max(6)
     .refine(
       (list) => new Set(list.map((e) => e.accountId)).size === list.length,

@@ -90,7 +90,7 @@ async function prepareBench(url: string): Promise<string[]> {
     for (let i = 0; i < EXAMINERS_EACH; i++) {
       const email = `e${station}-${i}@bench.example`;
       emails.push(email);
-      examiners.push({ accountId: await copyAccount(db, email), every: 1 });
+      examiners.push({ accountId: await copyAccount(db, email), every: 1, circuit: null });
     }
     await examinations.assignExaminers(db, stationList.at(-1)?.id ?? '', { examiners }, lead);
   }

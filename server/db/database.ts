@@ -13,6 +13,7 @@ import * as itemsAndKeptMarks from './migrations/0008_items_and_kept_marks.ts';
 import * as cohortsAndBank from './migrations/0009_cohorts_and_bank.ts';
 import * as jobs from './migrations/0010_jobs.ts';
 import * as linksAndPost from './migrations/0011_links_and_post.ts';
+import * as circuitsOfExaminers from './migrations/0012_circuits_of_examiners.ts';
 import { limitRole } from './roles.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
@@ -36,6 +37,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0009_cohorts_and_bank': cohortsAndBank,
   '0010_jobs': jobs,
   '0011_links_and_post': linksAndPost,
+  '0012_circuits_of_examiners': circuitsOfExaminers,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

@@ -7,12 +7,12 @@ export async function candidateNumbers(
   db: Database,
   examinationId: string,
   viewer: string,
-): Promise<{ id: string; number: number; state: Candidate['state'] }[]> {
+): Promise<Pick<Candidate, 'id' | 'number' | 'circuit' | 'state'>[]> {
   return db('candidate')
     .where({ examination_id: examinationId })
     .whereRaw(readBy('candidate.examination_id'), { viewer })
     .orderBy('number')
-    .select('id', 'number', 'state');
+    .select('id', 'number', 'circuit', 'state');
 }
 
 const CANDIDATE = {

@@ -14,9 +14,9 @@ import type { PlannedSheet } from './planRepository.ts';
 import { holdExamination } from './service.ts';
 
 /**
- * Plans who marks whom: a sheet for every candidate and first examiner, and for every n-th
- * candidate with a second one. The n-th begins elsewhere at each station, so that over the
- * examination most candidates are double-marked somewhere and the examiners stay connected.
+ * Plans who marks whom: a sheet for every candidate of an examiner’s circuit and first examiner,
+ * and for every n-th candidate with a second one. The n-th begins elsewhere at each station, so that
+ * over the examination most candidates are double-marked somewhere and the examiners stay connected.
  *
  * Who is absent or has withdrawn is planned no sheet. Planning again adds what is missing and removes what the plan no longer wants. A sheet with a tap
  * on it stays, wanted or not. What is answered is what is there now.
@@ -62,11 +62,12 @@ export async function planSheets(
 /** The sheets that a station's examiners are to fill in. */
 function sheetsOf(
   { id, position, checklistVersionId, examiners }: Station,
-  candidates: readonly { id: string }[],
+  candidates: readonly { id: string; circuit: string }[],
   variants: SeenVariants,
 ): PlannedSheet[] {
-  return examiners.flatMap(({ accountId, every }) =>
+  return examiners.flatMap(({ accountId, every, circuit }) =>
     candidates
+      .filter((candidate) => circuit === null || candidate.circuit === circuit)
       .filter((_, i) => i % every === (position - 1) % every)
       .map((candidate) => ({
         id: newId(),

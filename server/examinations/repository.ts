@@ -158,6 +158,7 @@ export interface CycleCounts {
   pairs: number;
   pairsDone: number;
   decisions: number;
+  circuits: string[];
 }
 
 /** What the progress along the cycle is counted from. */
@@ -181,7 +182,9 @@ export async function cycleCounts(
           join own on own.id = s.examination_id) as confirmed,
        (select count(*) from pair) as pairs,
        (select count(*) from pair where done) as "pairsDone",
-       (select count(*) from decision d join own on own.id = d.examination_id) as decisions`,
+       (select count(*) from decision d join own on own.id = d.examination_id) as decisions,
+       (select coalesce(array_agg(distinct c.circuit order by c.circuit), '{}')
+          from candidate c join own on own.id = c.examination_id where c.circuit <> '') as circuits`,
     { id: examinationId, viewer },
   );
   return rows[0];

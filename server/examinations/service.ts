@@ -67,7 +67,7 @@ export async function describeExamination(
       unit: 'results ready',
     },
   ];
-  return { ...found, progress, stationList };
+  return { ...found, circuits: counts.circuits, progress, stationList };
 }
 
 /** The examination, for whoever leads it or may read it. */

@@ -12,8 +12,8 @@ export async function listStations(
     `select s.id, s.position, s.title, s.minutes, s.bank_version_id as "bankVersionId",
        v.id as "checklistVersionId", c.procedure_id as "procedureId", c.title as "procedureTitle", c.region, v.version,
        jsonb_array_length(v.content -> 'items') as items, v.frozen_at as "frozenAt",
-       coalesce((select jsonb_agg(jsonb_build_object('accountId', a.id, 'name', a.name, 'every', x.every)
-           order by x.every, a.name)
+       coalesce((select jsonb_agg(jsonb_build_object('accountId', a.id, 'name', a.name, 'every', x.every,
+             'circuit', x.circuit) order by x.every, x.circuit, a.name)
          from station_examiner x join account a on a.id = x.account_id
          where x.station_id = s.id), '[]') as examiners,
        s.patient_readings as "patientReadings",
@@ -130,11 +130,16 @@ export async function useVersion(
 export async function replaceStationExaminers(
   db: Database,
   stationId: string,
-  examiners: readonly { accountId: string; every: number }[],
+  examiners: readonly { accountId: string; every: number; circuit: string | null }[],
 ): Promise<void> {
   await db('station_examiner').where({ station_id: stationId }).delete();
   if (examiners.length === 0) return;
   await db('station_examiner').insert(
-    examiners.map((e) => ({ station_id: stationId, account_id: e.accountId, every: e.every })),
+    examiners.map(({ accountId, every, circuit }) => ({
+      station_id: stationId,
+      account_id: accountId,
+      every,
+      circuit,
+    })),
   );
 }

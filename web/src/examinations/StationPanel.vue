@@ -39,7 +39,8 @@ const add = () =>
     return made;
   });
 
-const assign = (station: Station, examiners: { accountId: string; every: number }[]) =>
+type Assigned = Omit<Station['examiners'][number], 'name'>;
+const assign = (station: Station, examiners: Assigned[]) =>
   change(() =>
     call('PUT /stations/:station/examiners', {
       params: { station: station.id },
@@ -75,7 +76,10 @@ function read(station: Station, item: string, typed: string) {
 }
 
 const present = (station: Station) =>
-  station.examiners.map(({ accountId, every }) => ({ accountId, every }));
+  station.examiners.map(({ name, ...assigned }) => {
+    void name;
+    return assigned;
+  });
 const free = (station: Station) =>
   props.examiners.filter((e) => !station.examiners.some((s) => s.accountId === e.id));
 const SHARES = [
@@ -84,10 +88,15 @@ const SHARES = [
   { every: 3, title: 'every third' },
   { every: 5, title: 'every fifth' },
 ];
-const setShare = (station: Station, accountId: string, every: number) =>
+const circuits = computed(() => store.current?.circuits ?? []);
+const CIRCUITS = computed(() => [
+  { circuit: null, title: 'all circuits' },
+  ...circuits.value.map((circuit) => ({ circuit, title: `circuit ${circuit}` })),
+]);
+const setAssigned = (station: Station, accountId: string, part: Partial<Assigned>) =>
   assign(
     station,
-    present(station).map((e) => (e.accountId === accountId ? { accountId, every } : e)),
+    present(station).map((e) => (e.accountId === accountId ? { ...e, ...part } : e)),
   );
 </script>
 
@@ -141,7 +150,17 @@ const setShare = (station: Station, accountId: string, every: number) =>
             :items="SHARES"
             item-value="every"
             :aria-label="`What ${e.name} marks`"
-            @update:model-value="(every: number) => setShare(station, e.accountId, every)"
+            @update:model-value="(every: number) => setAssigned(station, e.accountId, { every })"
+          />
+          <v-select
+            v-if="circuits.length > 1"
+            :model-value="e.circuit"
+            :items="CIRCUITS"
+            item-value="circuit"
+            :aria-label="`Where ${e.name} marks`"
+            @update:model-value="
+              (circuit: string | null) => setAssigned(station, e.accountId, { circuit })
+            "
           />
           <button
             class="linkish"
@@ -166,7 +185,8 @@ const setShare = (station: Station, accountId: string, every: number) =>
           :label="`Add an examiner to station ${station.position}`"
           @update:model-value="
             (accountId: string | null) =>
-              accountId && assign(station, [...present(station), { accountId, every: 1 }])
+              accountId &&
+              assign(station, [...present(station), { accountId, every: 1, circuit: null }])
           "
         />
       </div>
@@ -217,10 +237,16 @@ details {
   gap: 6px;
 }
 .line {
-  display: grid;
-  grid-template-columns: 1fr 172px auto;
+  display: flex;
+  flex-wrap: wrap;
   gap: 6px;
   align-items: center;
+}
+.line > span {
+  flex: 1 1 120px;
+}
+.line > .v-input {
+  flex: 0 0 148px;
 }
 .add {
   display: grid;
