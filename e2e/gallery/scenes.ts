@@ -135,7 +135,7 @@ export const SCENES: readonly Scene[] = [
     await untilDialog(page, context);
   }),
   cohort('a list looked at', async (page) => {
-    await bring(page, 'number,name\n900,Anew One\n1,Amara Whitlock-Reyes');
+    await bring(page, 'number,name\n900,Anew One\n26001,Amara Whitlock-Reyes');
     await page.getByText('1 new student').waitFor();
   }),
   cohort('a list that cannot be taken', async (page) => {

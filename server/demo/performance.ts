@@ -22,12 +22,16 @@ export interface Eye {
 
 const SLIPS = 0.03;
 
-/** Draws a performance for a candidate of this ability (standard normal) at one station. */
+/**
+ * Draws a performance for a candidate of this ability (standard normal) at one station, whose items
+ * are met more often than they were by so many logits.
+ */
 export function perform(
   content: ChecklistContent,
   ability: number,
   variants: SeenVariants,
   chance: Chance,
+  easier = 0,
 ): Performance {
   const here = ability + 0.5 * chance.normal();
   const shares = new Map<string, number>();
@@ -35,7 +39,7 @@ export function perform(
   let weight = 0;
   for (const item of content.items) {
     if (!belongsToVariant(item, variants)) continue;
-    const share = drawShare(item, here, chance);
+    const share = drawShare(item, here, easier, chance);
     shares.set(item.key, share);
     sum += item.weight * share;
     weight += item.weight;
@@ -45,10 +49,10 @@ export function perform(
   return { variants, shares, impression };
 }
 
-function drawShare(item: ChecklistItem, ability: number, chance: Chance): number {
+function drawShare(item: ChecklistItem, ability: number, easier: number, chance: Chance): number {
   if (item.key === 'hand-hygiene') return 1; // the item that everyone passes
   const ease = item.criticality === 'fails-station' ? 4.6 : item.domain === 'comparison' ? 0.2 : 1;
-  const success = 1 / (1 + Math.exp(-(ease + 0.9 * ability)));
+  const success = 1 / (1 + Math.exp(-(ease + easier + 0.9 * ability)));
   if (chance.uniform() < success) return 1;
   return item.kind === 'graded' || item.kind === 'measured'
     ? chance.uniform() < 0.6

@@ -138,9 +138,10 @@ describe('a corrected catalogue', () => {
     expect(station.offered).toBeNull();
     const version = (await lead.call('GET', `/checklist-versions/${station.checklistVersionId}`))
       .body;
-    // The demo has been marked on it, so nobody can change it any more.
+    // The demo has been marked on this one, so nobody can change it any more.
+    const marked = demo.stationList[0]?.checklistVersionId;
     await expect(
-      server.db('checklist_version').where({ id: version.id }).update({ content: '{}' }),
+      server.db('checklist_version').where({ id: marked }).update({ content: '{}' }),
     ).rejects.toThrow(/is frozen/);
     await server.db('checklist_version').insert({
       id: newId(),
@@ -154,7 +155,7 @@ describe('a corrected catalogue', () => {
     const told = only((await lead.call('GET', `/examinations/${id}`)).body);
     expect(told.offered).toMatchObject({ version: version.version + 1 });
     const { stationList } = (await lead.call('GET', `/examinations/${demo.id}`)).body;
-    expect(stationList.map((s: Station) => s.offered)).toEqual([null, null, null, null]);
+    expect(stationList.map((s: Station) => s.offered)).toEqual(Array(8).fill(null));
   });
 
   it('is taken with one word, and offered once', async () => {

@@ -49,8 +49,9 @@ const [own] = (await callers['the examiner'].call('GET', '/own/stations')).body 
   stationId: string;
   sheets: { id: string }[];
 }[];
-const decision = await server.db('decision').first('id');
-const candidate = await server.db('candidate').first('id');
+const of = { examination_id: examination?.id };
+const decision = await server.db('decision').where(of).first('id');
+const candidate = await server.db('candidate').where(of).first('id');
 const THINGS: Readonly<Record<Owned, string>> = {
   examination: examination?.id ?? '',
   station: own?.stationId ?? '',

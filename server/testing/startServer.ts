@@ -35,6 +35,8 @@ export interface TestServer {
   signIn(email: string): Promise<Caller>;
   lead(): Promise<Caller>;
   readonly anyone: Caller;
+  /** The id of the demo’s examination that is being marked, which is this year’s. */
+  thisYears(): Promise<string>;
 }
 
 /**
@@ -91,6 +93,7 @@ export async function startServer(
     agent,
     signIn,
     lead: () => signIn(LEAD.email),
+    thisYears: async () => (await db('examination').orderBy('held_on', 'desc').first('id')).id,
     anyone: caller(agent(), { account: null, csrfToken: '', needsFirstAdministrator: false }),
   };
 }
