@@ -21,19 +21,16 @@ export const standardSettings = z.object({
 });
 export type Settings = z.infer<typeof standardSettings>;
 
-export const stationData = z.object({
+/** A station with its marks in columns, in the order of the candidates beside them. */
+export const stationMarks = z.object({
   station: id,
   title: z.string(),
   position: z.int(),
-  records: z.array(
-    z.object({
-      candidate: id,
-      percent: z.number().nullable(),
-      grade: z.number().nullable(),
-      critical: z.array(criticalCount),
-    }),
-  ),
+  percents: z.array(z.number().nullable()),
+  grades: z.array(z.number().nullable()),
+  critical: z.array(z.object({ place: z.int().nonnegative(), counts: z.array(criticalCount) })),
 });
+export type StationMarks = z.infer<typeof stationMarks>;
 
 const outcome = z.enum(['pass', 'fail', 'incomplete']);
 
@@ -129,8 +126,9 @@ export const rereading = z.object({
 export type Rereading = z.infer<typeof rereading>;
 
 export const standardsPage = z.object({
-  data: z.array(stationData),
-  candidates: z.array(z.object({ id, number: z.int() })),
+  /** Everybody, in the order of the columns; no standard decides on those who have withdrawn. */
+  candidates: z.array(z.object({ id, number: z.int(), withdrawn: z.boolean() })),
+  marks: z.array(stationMarks),
   /** Sheets planned but not submitted; a standard set now does not know them. */
   outstanding: z.int(),
   draft: standardSettings,

@@ -1,17 +1,19 @@
 import { undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
 import { lineariseKappa, noKappaNote, withPseudoPairs } from './cohenKappa.ts';
-import { crossTable } from './crossTable.ts';
+import { tableOfCells } from './crossTable.ts';
 import type { CrossTable } from './crossTable.ts';
 import { coefficientInterval, INTERVAL_METHOD, linearisedError } from './linearised.ts';
 import type { Linearised } from './linearised.ts';
 import { agreementWeights } from './weights.ts';
 
-/** A pair of marks of two raters, and the candidate whom they are of. */
+/** A pair of marks of two raters, or several alike, and the candidate whom they are of. */
 export interface ClusteredPair {
   readonly candidate: number;
   readonly first: string | number | null;
   readonly second: string | number | null;
+  /** How many such pairs there are; one unless said. */
+  readonly times?: number;
 }
 
 /**
@@ -76,17 +78,13 @@ function clustered(
 ): Estimate {
   const named = `${method}; ${INTERVAL_METHOD}`;
   const complete = pairs.filter(({ first, second }) => first !== null && second !== null);
-  const table = crossTable(
-    complete.map(({ first, second }) => [first, second] as const),
-    categories,
-  );
-  const candidates = [...new Set(complete.map((pair) => pair.candidate))];
-  const n = candidates.length;
+  const table = tableOf(complete, categories);
+  const cells = cellsByCandidate(complete, categories);
+  const n = cells.length;
   if (n === 0) return undefinedEstimate(named, 0, 'No candidate was marked by both examiners.');
   const own = linearise(table);
   if (own === null) return undefinedEstimate(named, n, undefinedBecause);
   const larger = withPseudoPairs(table);
-  const cells = cellsByCandidate(complete, candidates, categories);
   const whole = byCandidate(own, cells, table.n);
   const smoothed = byCandidate(linearise(larger) ?? own, cells, table.n);
   const pseudo = larger.counts.flat().map((count, at) => count - (table.counts.flat()[at] ?? 0));
@@ -105,17 +103,33 @@ function clustered(
   };
 }
 
+/** The table of the pairs, a missing mark counted apart. */
+export function tableOf(
+  pairs: readonly ClusteredPair[],
+  categories: readonly (string | number)[],
+): CrossTable {
+  return tableOfCells(
+    pairs.map(({ first, second, times = 1 }) => ({ first, second, times })),
+    categories,
+  );
+}
+
+/** A cell of the table, by rows, and how many pairs of a candidate stand in it. */
+type OwnCell = readonly [at: number, times: number];
+
 /** For every candidate, the cells of the table in which its pairs stand. */
 function cellsByCandidate(
   pairs: readonly ClusteredPair[],
-  candidates: readonly number[],
   categories: readonly (string | number)[],
-): number[][] {
-  const place = new Map(categories.map((category, k) => [category, k]));
-  const cells = new Map<number, number[]>(candidates.map((candidate) => [candidate, []]));
-  for (const { candidate, first, second } of pairs) {
-    const [row, column] = [place.get(first ?? ''), place.get(second ?? '')];
-    cells.get(candidate)?.push((row ?? 0) * categories.length + (column ?? 0));
+): OwnCell[][] {
+  const place = new Map(categories.map((category, k) => [String(category), k]));
+  const cells = new Map<number, OwnCell[]>();
+  for (const { candidate, first, second, times = 1 } of pairs) {
+    const [row, column] = [place.get(String(first)), place.get(String(second))];
+    const cell = [(row ?? 0) * categories.length + (column ?? 0), times] as const;
+    const own = cells.get(candidate);
+    if (own) own.push(cell);
+    else cells.set(candidate, [cell]);
   }
   return [...cells.values()];
 }
@@ -123,14 +137,16 @@ function cellsByCandidate(
 /** The pulls of the candidates: those of their marks added up, on the scale of one candidate. */
 function byCandidate(
   { estimate, pulls, lowest }: Linearised,
-  cells: readonly (readonly number[])[],
+  cells: readonly (readonly OwnCell[])[],
   marks: number,
 ): Linearised {
   const n = cells.length;
   const scale = (n / marks) * Math.sqrt(n / Math.max(1, n - 1));
   return {
     estimate,
-    pulls: cells.map((own) => scale * own.reduce((sum, at) => sum + (pulls[at] as number), 0)),
+    pulls: cells.map(
+      (own) => scale * own.reduce((sum, [at, times]) => sum + times * (pulls[at] as number), 0),
+    ),
     times: cells.map(() => 1),
     lowest,
   };

@@ -2,10 +2,10 @@ import type { Estimate } from '../numerics/estimate.ts';
 import { mean } from '../numerics/summary.ts';
 import type { ChecklistItem } from '../scoring/checklist.ts';
 import { categoriesOf, POOLED } from './category.ts';
-import { clusteredAgreement, clusteredKappa } from './clusteredKappa.ts';
+import { clusteredAgreement, clusteredKappa, tableOf } from './clusteredKappa.ts';
 import type { ClusteredPair } from './clusteredKappa.ts';
 import { cohenKappa } from './cohenKappa.ts';
-import { crossTable, tableOfCells } from './crossTable.ts';
+import { tableOfCells } from './crossTable.ts';
 import type { Cell, CrossTable } from './crossTable.ts';
 import { disputeKind } from './disputeKind.ts';
 import type { DisputeKind } from './disputeKind.ts';
@@ -71,10 +71,7 @@ export function describePooled(
   pairs: readonly ClusteredPair[],
   categories: readonly (string | number)[],
 ): Coefficients {
-  const table = crossTable(
-    pairs.map(({ first, second }) => [first, second] as const),
-    categories,
-  );
+  const table = tableOf(pairs, categories);
   const described = describeTable(table);
   const agreement = clusteredAgreement(pairs, categories);
   // PABAK is the agreement on another scale, and so are its error and its interval.

@@ -14,7 +14,8 @@ import {
   pooledAgreement,
   pooledTable,
 } from '@kritikos/core/agreement/sheetAgreement';
-import { groupBy } from '@kritikos/core/numerics/groupBy';
+import { firstTwo, itemCells, placedPairs, pooledCells } from '@kritikos/core/agreement/sheetPairs';
+import type { SheetPair } from '@kritikos/core/agreement/sheetPairs';
 import { findChecklistVersion } from '../checklists/service.ts';
 import { inSnapshot } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
@@ -24,7 +25,6 @@ import { requireExamination, requireStation } from '../examinations/service.ts';
 import { HttpProblem, notFound } from '../http/problems.ts';
 import { describeSheet, requireSheet } from '../marking/service.ts';
 import * as agreement from './repository.ts';
-import type { ItemCell, PairRow, PooledCell } from './repository.ts';
 
 /** The page lists so many pairs of a cell; the count beside them tells how many there are. */
 const MOST_PAIRS = 60;
@@ -38,62 +38,43 @@ export async function describeAgreement(
   return inSnapshot(db, async (trx) => {
     await requireExamination(trx, examinationId, viewer);
     const stations = await listStations(trx, examinationId, viewer.id);
-    const where = { examinationId };
-    const pairs = await agreement.submittedPairs(trx, where, viewer.id);
-    const items = groupBy(await agreement.itemCells(trx, where, viewer.id), ofStation);
-    const pooled = groupBy(await agreement.pooledCells(trx, where, viewer.id), ofStation);
+    const rated = await agreement.ratedSheets(trx, { examinationId }, viewer.id);
     const { pairs: planned } = await cycleCounts(trx, examinationId, viewer.id);
     const described: StationAgreement[] = [];
     for (const station of stations) {
-      const own = {
-        pairs: pairs.filter((pair) => pair.stationId === station.id),
-        items: items.get(station.id) ?? [],
-        pooled: pooled.get(station.id) ?? [],
-      };
-      described.push(await describeStation(trx, station, own));
+      described.push(await describeStation(trx, station, firstTwo(rated.get(station.id) ?? [])));
     }
-    return { doubleMarked: pairs.length, planned, stations: described };
+    const doubleMarked = described.reduce((sum, station) => sum + station.candidates, 0);
+    return { doubleMarked, planned, stations: described };
   });
-}
-
-function ofStation({ stationId }: { readonly stationId: string }): string {
-  return stationId;
 }
 
 async function describeStation(
   db: Database,
   { id, position, title, checklistVersionId }: Station,
-  own: { pairs: PairRow[]; items: ItemCell[]; pooled: PooledCell[] },
+  pairs: readonly SheetPair[],
 ): Promise<StationAgreement> {
   const { content } = await findChecklistVersion(db, checklistVersionId);
-  const cells = groupBy(own.items, (cell) => cell.item);
   return {
     stationId: id,
     position,
     title,
-    candidates: own.pairs.length,
-    variantsDiffer: own.pairs.filter((pair) => pair.variantsDiffer).length,
-    examiners: [...new Set(own.pairs.flatMap((p) => [p.firstExaminer, p.secondExaminer]))],
+    candidates: pairs.length,
+    variantsDiffer: pairs.filter(({ first, second }) => first.variants !== second.variants).length,
+    examiners: [...new Set(pairs.flatMap((p) => [p.first.examiner, p.second.examiner]))],
     meanDifference: meanScoreDifference(
-      own.pairs.map((pair) => ({ first: pair.firstPercent, second: pair.secondPercent })),
+      pairs.map(({ first, second }) => ({ first: first.percent, second: second.percent })),
     ),
-    ...pooledAgreement(own.pooled.flatMap(marksOfCandidate)),
-    items: content.items.map((item) => ({
+    ...pooledAgreement(pooledCells(pairs)),
+    items: content.items.map((item, place) => ({
       item: item.key,
       text: item.text,
       kind: item.kind,
       domain: item.domain,
       observability: item.observability,
-      ...itemAgreement(item, cells.get(item.key) ?? []),
+      ...itemAgreement(item, itemCells(pairs, place)),
     })),
   };
-}
-
-/** The marks of a candidate that stand in one cell, one by one. */
-function marksOfCandidate({ candidateNumber: candidate, first, second, times }: PooledCell) {
-  const place = (share: string | number | null) => (share === null ? null : Number(share));
-  const mark = { candidate, first: place(first), second: place(second) };
-  return Array.from({ length: times }, () => mark);
 }
 
 /** The table behind a coefficient: of one item, or of the whole station where no item is named. */
@@ -112,35 +93,38 @@ export async function tableBehind(
   const item = content.items.find((i) => i.key === itemKey);
   if (itemKey !== undefined && !item) throw notFound('item on this checklist');
   const categories = item ? categoriesOf(item) : POOLED;
-  const where = { stationId };
-  const table = item
-    ? itemTable(
-        item,
-        (await agreement.itemCells(db, where, viewer.id)).filter((c) => c.item === item.key),
-      )
-    : pooledTable(await agreement.pooledCells(db, where, viewer.id));
-  const [first, second] = [categories[row ?? -1], categories[column ?? -1]];
-  const pairs = await agreement.pairsIn(db, stationId, viewer.id, {
-    item: item?.key ?? null,
-    cell: first && second ? { first: first.key, second: second.key } : null,
-    most: MOST_PAIRS,
-  });
-  const place = (key: string) => categories.findIndex((c) => String(c.key) === key);
-  const rows = await agreement.submittedPairs(db, where, viewer.id);
-  const names = (side: 'firstExaminer' | 'secondExaminer') =>
-    [...new Set(rows.map((pair) => pair[side]))].join(', ');
+  const rated = await agreement.ratedSheets(db, { stationId }, viewer.id);
+  const pairs = firstTwo(rated.get(stationId) ?? []);
+  const at = item ? content.items.indexOf(item) : null;
+  const table =
+    item && at !== null ? itemTable(item, itemCells(pairs, at)) : pooledTable(pooledCells(pairs));
+  const place = (key: string | null) => categories.findIndex((c) => String(c.key) === key);
+  const [wantedRow, wantedColumn] = [categories[row ?? -1], categories[column ?? -1]];
+  const inCell = placedPairs(pairs, at)
+    .filter(({ cell }) => !cell.includes(null))
+    .map((pair) => ({ ...pair, row: place(pair.cell[0]), column: place(pair.cell[1]) }))
+    .filter((pair) =>
+      wantedRow && wantedColumn
+        ? pair.row === row && pair.column === column
+        : pair.row !== pair.column,
+    );
+  const names = (side: 'first' | 'second') =>
+    [...new Set(pairs.map((pair) => pair[side].examiner))].join(', ');
   return {
     station: station.title,
     item: item?.key ?? null,
     text: item?.text ?? 'All items together',
-    first: names('firstExaminer') || 'First examiner',
-    second: names('secondExaminer') || 'Second examiner',
+    first: names('first') || 'First examiner',
+    second: names('second') || 'Second examiner',
     categories: categories.map((c) => ({ ...c })),
     counts: table.counts.map((counts) => [...counts]),
-    pairs: pairs.map(({ first: one, second: other, ...pair }) => ({
-      ...pair,
-      row: place(one),
-      column: place(other),
+    pairs: inCell.slice(0, MOST_PAIRS).map((pair) => ({
+      candidateNumber: pair.candidate,
+      item: content.items[pair.place]?.key ?? '',
+      row: pair.row,
+      column: pair.column,
+      firstSheet: pair.first.id,
+      secondSheet: pair.second.id,
     })),
   };
 }

@@ -14,6 +14,7 @@ import * as cohortsAndBank from './migrations/0009_cohorts_and_bank.ts';
 import * as jobs from './migrations/0010_jobs.ts';
 import * as linksAndPost from './migrations/0011_links_and_post.ts';
 import * as circuitsOfExaminers from './migrations/0012_circuits_of_examiners.ts';
+import * as keptInOneRow from './migrations/0013_kept_in_one_row.ts';
 import { limitRole } from './roles.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
@@ -38,6 +39,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0010_jobs': jobs,
   '0011_links_and_post': linksAndPost,
   '0012_circuits_of_examiners': circuitsOfExaminers,
+  '0013_kept_in_one_row': keptInOneRow,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

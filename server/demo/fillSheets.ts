@@ -1,11 +1,13 @@
 import type { MarkEvent } from '@kritikos/contracts/marking';
+import { afterEvent } from '@kritikos/core/marking/sheetState';
+import type { SheetState } from '@kritikos/core/marking/sheetState';
 import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import { usualVariants } from '@kritikos/core/scoring/checklist';
 import { keptItems } from '@kritikos/core/scoring/keptItems';
-import type { Mark } from '@kritikos/core/scoring/mark';
 import { rulesOf, scoreSheet } from '@kritikos/core/scoring/scoreSheet';
 import type { Database } from '../db/database.ts';
-import * as sheets from './repository.ts';
+import { insertWholeSheets } from './repository.ts';
+import type { WholeSheet } from './repository.ts';
 
 /** A sheet as an examiner left it; the last tap is its submission where it was handed in. */
 export interface FilledSheet {
@@ -41,29 +43,28 @@ async function fillBatch(
   batch: readonly FilledSheet[],
 ): Promise<void> {
   if (batch.length === 0) return;
-  await db.transaction(async (trx) => {
-    await sheets.insertStreams(trx, batch);
-    await sheets.insertScores(
-      trx,
-      batch.flatMap((one) => scored(content, one)),
-    );
-  });
+  const whole = batch.map((filled) => wholeSheet(content, filled));
+  await db.transaction((trx) => insertWholeSheets(trx, whole));
 }
 
-function scored(content: ChecklistContent, { sheet, events }: FilledSheet): sheets.ScoredSheet[] {
-  const last = events.at(-1);
-  if (last?.body.type !== 'submit') return [];
-  const marks = events.flatMap(({ body, at }): Mark[] => {
-    if (body.type !== 'mark') return [];
-    const { item, value, observation, manner, prompted } = body;
-    return [{ item, value, observation, manner, prompted, attempt: 1, at: Date.parse(at) }];
-  });
-  const variants = { ...usualVariants(content) };
-  for (const { body } of events) {
-    if (body.type === 'variant' && body.procedure) variants[body.procedure] = body.variant;
-  }
-  const { shares, ...score } = scoreSheet(content.items, marks, variants, rulesOf(content));
-  const kept = keptItems(content.items, marks, { shares, ...score });
-  const { checklistVersionId, at: submittedAt } = last;
-  return [{ sheet, submittedAt, checklistVersionId, score, kept }];
+function wholeSheet(content: ChecklistContent, { events, ...filled }: FilledSheet): WholeSheet {
+  const untouched: SheetState = {
+    marks: [],
+    faults: [],
+    variants: usualVariants(content),
+    comment: '',
+    rating: null,
+    clock: null,
+    safetyEvents: 0,
+    submittedAt: null,
+  };
+  const state = events.reduce((now, { body, at }) => afterEvent(now, body, at), untouched);
+  const checklistVersionId = events[0]?.checklistVersionId ?? '';
+  const scored = state.submittedAt === null ? null : scoredState(content, state);
+  return { ...filled, checklistVersionId, events, state, scored };
+}
+
+function scoredState({ items, ...rules }: ChecklistContent, { marks, variants }: SheetState) {
+  const { shares, ...score } = scoreSheet(items, marks, variants, rulesOf(rules));
+  return { score, kept: keptItems(items, marks, { shares, ...score }) };
 }

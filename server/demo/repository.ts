@@ -1,4 +1,5 @@
 import type { MarkEvent } from '@kritikos/contracts/marking';
+import type { SheetState } from '@kritikos/core/marking/sheetState';
 import type { KeptItem } from '@kritikos/core/scoring/keptItems';
 import type { StoredScore } from '../marking/repository.ts';
 import type { Database } from '../db/database.ts';
@@ -21,17 +22,29 @@ export async function sheetsOfStation(db: Database, stationId: string): Promise<
   return rows;
 }
 
-export interface SheetTaps {
+/** A sheet with everything that is written of it. */
+export interface WholeSheet {
   readonly sheet: string;
   readonly account: string;
+  readonly checklistVersionId: string;
   readonly events: readonly MarkEvent[];
+  readonly state: SheetState;
+  /** Where it was submitted: what it scored, and what each of its items earned. */
+  readonly scored: { readonly score: StoredScore; readonly kept: readonly KeptItem[] } | null;
 }
 
-/**
- * Writes the streams of many untouched sheets, received when they were tapped, and makes every
- * sheet of its stream as the database does when taps come in another order.
- */
-export async function insertStreams(db: Database, sheets: readonly SheetTaps[]): Promise<void> {
+/** Writes many untouched sheets: their streams, received when they were tapped, and what is on them. */
+export async function insertWholeSheets(
+  db: Database,
+  sheets: readonly WholeSheet[],
+): Promise<void> {
+  await insertStreams(db, sheets);
+  await insertMarks(db, sheets);
+  await updateSheets(db, sheets);
+  await insertItems(db, sheets);
+}
+
+async function insertStreams(db: Database, sheets: readonly WholeSheet[]): Promise<void> {
   const taps = sheets.flatMap(({ sheet, account, events }) =>
     events.map((event) => ({ ...event, sheet, account })),
   );
@@ -44,27 +57,62 @@ export async function insertStreams(db: Database, sheets: readonly SheetTaps[]):
        device text, sequence integer, at timestamptz, body jsonb)`,
     [JSON.stringify(taps)],
   );
-  const ids = sheets.map(({ sheet }) => sheet);
-  await db.raw('select read_off_stream(id) from unnest(?::uuid[]) id', [ids]);
+}
+
+async function insertMarks(db: Database, sheets: readonly WholeSheet[]): Promise<void> {
+  const marks = sheets.flatMap(({ sheet, state, events }) =>
+    state.marks.map((mark) => {
+      const tap = events.findLast((e) => e.body.type === 'mark' && e.body.item === mark.item);
+      return { ...mark, sheet, event: tap?.id, at: new Date(mark.at).toISOString() };
+    }),
+  );
   await db.raw(
-    `update sheet h set started_at = (select min(e.happened_at) from mark_event e
-       where e.sheet_id = h.id) where h.id = any(?)`,
-    [ids],
+    `insert into sheet_mark (sheet_id, item, attempt, number_value, choice_value, observation,
+       manner, prompted, at, event_id)
+     select m.sheet, m.item, m.attempt,
+       case jsonb_typeof(m.value) when 'number' then m.value::numeric end,
+       case jsonb_typeof(m.value) when 'string' then m.value #>> '{}' end,
+       m.observation, m.manner, m.prompted, m.at, m.event
+     from jsonb_to_recordset(?) as m(sheet uuid, item text, attempt smallint, value jsonb,
+       observation text, manner text, prompted boolean, at timestamptz, event uuid)`,
+    [JSON.stringify(marks)],
+  );
+  const faults = sheets.flatMap(({ sheet, state }) =>
+    state.faults.map((fault) => ({ sheet, fault })),
+  );
+  await db.raw(
+    `insert into sheet_fault (sheet_id, fault)
+     select f.sheet, f.fault from jsonb_to_recordset(?) as f(sheet uuid, fault text)`,
+    [JSON.stringify(faults)],
   );
 }
 
-export interface ScoredSheet {
-  readonly sheet: string;
-  readonly submittedAt: string;
-  readonly checklistVersionId: string;
-  readonly score: StoredScore;
-  readonly kept: readonly KeptItem[];
+async function updateSheets(db: Database, sheets: readonly WholeSheet[]): Promise<void> {
+  const texts = (list: string) =>
+    `array(select jsonb_array_elements_text(k.score -> 'critical' -> '${list}'))`;
+  const rows = sheets.map(({ sheet, state, events, scored }) => {
+    const { variants, comment, rating, clock, safetyEvents, submittedAt } = state;
+    const own = { variants, comment, rating, clock, safetyEvents, submittedAt };
+    return { sheet, startedAt: events[0]?.at, score: scored?.score ?? null, ...own };
+  });
+  await db.raw(
+    `update sheet h set started_at = k."startedAt", submitted_at = k."submittedAt",
+       variants = k.variants, comment = k.comment, rating = k.rating, clock = k.clock,
+       safety_events = k."safetyEvents", percent = (k.score ->> 'percent')::numeric,
+       critical_missed = ${texts('missed')}, critical_met = ${texts('met')},
+       critical_unseen = ${texts('unseen')},
+       missing_marks = coalesce(jsonb_array_length(k.score -> 'unmarked'), 0), score = k.score
+     from jsonb_to_recordset(?) as k(sheet uuid, "startedAt" timestamptz,
+       "submittedAt" timestamptz, variants jsonb, comment text, rating integer, clock jsonb,
+       "safetyEvents" integer, score jsonb)
+     where h.id = k.sheet`,
+    [JSON.stringify(rows)],
+  );
 }
 
-/** Writes down what many submitted sheets scored and what each of their items earned. */
-export async function insertScores(db: Database, sheets: readonly ScoredSheet[]): Promise<void> {
-  const items = sheets.flatMap(({ sheet, checklistVersionId, kept }) =>
-    kept.map((item) => ({ ...item, sheet, checklistVersionId })),
+async function insertItems(db: Database, sheets: readonly WholeSheet[]): Promise<void> {
+  const items = sheets.flatMap(({ sheet, checklistVersionId, scored }) =>
+    (scored?.kept ?? []).map((item) => ({ ...item, sheet, checklistVersionId })),
   );
   await db.raw(
     `insert into sheet_item (sheet_id, item, item_id, state, share, category)
@@ -73,20 +121,5 @@ export async function insertScores(db: Database, sheets: readonly ScoredSheet[])
          share numeric, category text)
        join checklist_item c on c.version_id = k."checklistVersionId" and c.key = k.item`,
     [JSON.stringify(items)],
-  );
-  const texts = (list: string) =>
-    `array(select jsonb_array_elements_text(k.score -> 'critical' -> '${list}'))`;
-  await db.raw(
-    `update sheet h set submitted_at = k."submittedAt", percent = (k.score ->> 'percent')::numeric,
-       critical_missed = ${texts('missed')}, critical_met = ${texts('met')},
-       critical_unseen = ${texts('unseen')},
-       missing_marks = jsonb_array_length(k.score -> 'unmarked'), score = k.score
-     from jsonb_to_recordset(?) as k(sheet uuid, "submittedAt" timestamptz, score jsonb)
-     where h.id = k.sheet`,
-    [
-      JSON.stringify(
-        sheets.map(({ sheet, submittedAt, score }) => ({ sheet, submittedAt, score })),
-      ),
-    ],
   );
 }

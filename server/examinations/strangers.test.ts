@@ -47,18 +47,18 @@ const QUERIES: Record<string, (viewer: string) => Promise<unknown>> = {
   findCandidate: (viewer) => candidates.findCandidate(db, candidate, viewer),
   listLeads: (viewer) => examinations.listLeads(db, examination, viewer),
   cycleCounts: (viewer) => examinations.cycleCounts(db, examination, viewer),
-  submittedPairs: (viewer) => agreement.submittedPairs(db, { examinationId: examination }, viewer),
-  'submittedPairs of a station': (viewer) =>
-    agreement.submittedPairs(db, { stationId: station }, viewer),
-  itemCells: (viewer) => agreement.itemCells(db, { examinationId: examination }, viewer),
-  pooledCells: (viewer) => agreement.pooledCells(db, { stationId: station }, viewer),
-  pairsIn: (viewer) => agreement.pairsIn(db, station, viewer, { item: null, cell: null, most: 10 }),
+  ratedSheets: async (viewer) => [
+    ...(await agreement.ratedSheets(db, { examinationId: examination }, viewer)),
+  ],
+  'ratedSheets of a station': async (viewer) => [
+    ...(await agreement.ratedSheets(db, { stationId: station }, viewer)),
+  ],
   findBriefing: (viewer) => calibration.findBriefing(db, station, viewer),
   listConfirmations: (viewer) => calibration.listConfirmations(db, examination, viewer),
   findSheet: (viewer) => marking.findSheet(db, sheet, viewer),
   progressRows: (viewer) => progress.progressRows(db, examination, viewer),
   attentionRows: (viewer) => progress.attentionRows(db, examination, viewer),
-  stationRecords: (viewer) => standards.stationRecords(db, examination, viewer),
+  markColumns: (viewer) => standards.markColumns(db, examination, viewer),
   countOutstanding: (viewer) => standards.countOutstanding(db, examination, viewer),
   findDraft: (viewer) => standards.findDraft(db, examination, viewer),
   'submittedSheets of an examination': (viewer) =>

@@ -167,6 +167,8 @@ export interface SubmittedSheet {
   readonly patientReadings: PatientReadings;
   readonly percent: number | null;
   readonly kept: KeptItem[];
+  /** False where the one row that agreement reads says otherwise than the items do. */
+  readonly sameInOneRow: boolean;
 }
 
 export async function countSubmitted(db: Database, examination: string | null): Promise<number> {
@@ -191,7 +193,13 @@ export async function submittedAfter(
        s.patient_readings as "patientReadings",
        coalesce((select jsonb_agg(jsonb_build_object('item', i.item, 'state', i.state,
            'share', i.share, 'category', i.category))
-         from sheet_item i where i.sheet_id = h.id), '[]') as kept
+         from sheet_item i where i.sheet_id = h.id), '[]') as kept,
+       exists (select from checklist_item c
+           left join sheet_item i on i.sheet_id = h.id and i.item = c.key
+         where c.version_id = h.checklist_version_id
+         having h.kept_categories is not distinct from array_agg(
+             case when i.sheet_id is not null then coalesce(i.category, '') end order by c.position)
+           and h.kept_shares is not distinct from array_agg(i.share::float8 order by c.position)) as "sameInOneRow"
      from sheet h join station s on s.id = h.station_id
      where h.submitted_at is not null and (:after::uuid is null or h.id > :after)
        and (:examination::uuid is null or s.examination_id = :examination)

@@ -23,8 +23,8 @@ describe('going through what is kept', () => {
   });
 
   it('finds a share, a category, an item and a score that were changed afterwards', async () => {
-    const sheets = await server.db('sheet').whereNotNull('submitted_at').orderBy('id').limit(4);
-    const [share, category, item, score] = sheets.map((sheet) => sheet.id as string);
+    const sheets = await server.db('sheet').whereNotNull('submitted_at').orderBy('id').limit(5);
+    const [share, category, item, score, row] = sheets.map((sheet) => sheet.id as string);
     await tamper((trx) =>
       trx('sheet_item').where({ sheet_id: share, item: 'consent' }).update({ share: 0.25 }),
     );
@@ -33,12 +33,18 @@ describe('going through what is kept', () => {
     );
     await tamper((trx) => trx('sheet_item').where({ sheet_id: item, item: 'consent' }).delete());
     await tamper((trx) => trx('sheet').where({ id: score }).increment('percent', 0.001));
+    await tamper((trx) =>
+      trx('sheet')
+        .where({ id: row })
+        .update({ kept_categories: trx.raw(`array_append(kept_categories, '1')`) }),
+    );
     const { differing } = await verifyKept(server.db);
     expect(differing).toEqual([
       { sheet: share, what: ['consent'] },
       { sheet: category, what: ['consent'] },
       { sheet: item, what: ['consent'] },
       { sheet: score, what: ['the score'] },
+      { sheet: row, what: ['the row of all items'] },
     ]);
   });
 

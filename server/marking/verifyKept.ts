@@ -61,5 +61,8 @@ async function differencesOf(db: Database, sheet: marking.SubmittedSheet): Promi
   const percent = score.percent === null ? null : Number(score.percent.toFixed(6));
   const same =
     percent === null ? sheet.percent === null : Math.abs(percent - (sheet.percent ?? NaN)) <= 1e-6;
-  return same ? what : [...what, 'the score'];
+  if (!same) what.push('the score');
+  // A changed item stands apart from the row already; here is a row that was changed by itself.
+  if (what.length === 0 && !sheet.sameInOneRow) what.push('the row of all items');
+  return what;
 }

@@ -1,19 +1,19 @@
 import type { Decision, Release, Settings } from '@kritikos/contracts/standards';
-import type { StationRecord } from '@kritikos/core/standards/setStandard';
+import type { MarkColumns } from '@kritikos/core/standards/markColumns';
 import type { Database } from '../db/database.ts';
 import { readBy } from '../examinations/leads.ts';
 
 /**
- * One row a candidate and station with a submitted sheet: mean score and mean grade over the
- * sheets, and the critical items that somebody missed or nobody observed, each with how many
- * examiners observed and how many missed it. With `knownTo` only the sheets that the decision knew.
+ * The marks of every station in columns, a place for each candidate in the order of their numbers:
+ * mean score and mean grade over the submitted sheets, and the critical items that somebody missed
+ * or nobody observed. With `knownTo` only the sheets that the decision knew.
  */
-export async function stationRecords(
+export async function markColumns(
   db: Database,
   examinationId: string,
   viewer: string,
   knownTo: string | null = null,
-): Promise<(StationRecord & { station: string })[]> {
+): Promise<(MarkColumns & { station: string })[]> {
   const { rows } = await db.raw(
     `with known as (
        select h.* from sheet h join station s on s.id = h.station_id
@@ -21,13 +21,21 @@ export async function stationRecords(
          and h.submitted_at is not null
          and (:knownTo::uuid is null or exists (select from decision_sheet d
            where d.sheet_id = h.id and d.decision_id = :knownTo))),
-     critical as (${criticalCounts('known')})
-     select k.station_id as station, k.candidate_id as candidate, k.percent, k.grade,
-       coalesce(c.counts, '[]') as critical
-     from (select station_id, candidate_id, avg(percent)::float8 as percent,
-           avg(rating)::float8 as grade
-         from known group by station_id, candidate_id) k
-       left join critical c using (station_id, candidate_id)`,
+     critical as (${criticalCounts('known')}),
+     people as (
+       select id as candidate_id, row_number() over (order by number) - 1 as place
+       from candidate where examination_id = :examinationId),
+     means as (
+       select station_id, candidate_id, avg(percent)::float8 as percent, avg(rating)::float8 as grade
+       from known group by station_id, candidate_id)
+     select s.id as station, array_agg(m.percent order by p.place) as percents,
+       array_agg(m.grade order by p.place) as grades,
+       coalesce((select jsonb_agg(jsonb_build_object('place', q.place, 'counts', c.counts))
+         from critical c join people q using (candidate_id) where c.station_id = s.id), '[]') as critical
+     from station s cross join people p
+       left join means m on m.station_id = s.id and m.candidate_id = p.candidate_id
+     where s.examination_id = :examinationId and ${readBy('s.examination_id')}
+     group by s.id`,
     { examinationId, viewer, knownTo },
   );
   return rows;

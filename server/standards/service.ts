@@ -7,12 +7,14 @@ import type {
   Settings,
   SignOff,
   StandardsPage,
+  StationMarks,
 } from '@kritikos/contracts/standards';
 import { borderlinePoint, FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import { decideCandidate } from '@kritikos/core/standards/examRule';
 import type { BootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import { scoredPairs } from '@kritikos/core/standards/setStandard';
-import type { Standard, StandardSettings } from '@kritikos/core/standards/setStandard';
+import { recordsOf } from '@kritikos/core/standards/markColumns';
+import type { Standard, StandardSettings, StationData } from '@kritikos/core/standards/setStandard';
 import { recordAction } from '../audit/repository.ts';
 import { inSnapshot } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
@@ -37,22 +39,20 @@ export async function openStandards(
   viewer: Account,
 ): Promise<StandardsPage> {
   await requireExamination(db, examinationId, viewer);
-  const candidates = await examined(db, examinationId, viewer);
+  const everybody = await candidateNumbers(db, examinationId, viewer.id);
   const decisions = await standards.listDecisions(db, examinationId, viewer.id);
-  const data = await stationData(db, examinationId, viewer);
+  const marks = await stationMarks(db, examinationId, viewer);
   return {
-    data,
-    candidates,
+    candidates: everybody.map(({ id, number, state }) => ({
+      id,
+      number,
+      withdrawn: state === 'withdrawn',
+    })),
+    marks,
     outstanding: await standards.countOutstanding(db, examinationId, viewer.id),
-    draft: (await standards.findDraft(db, examinationId, viewer.id)) ?? usualSettings(data.length),
+    draft: (await standards.findDraft(db, examinationId, viewer.id)) ?? usualSettings(marks.length),
     decisions: decisions.map(withoutOutcomes),
   };
-}
-
-/** Whom a standard decides on: not those who have withdrawn. */
-async function examined(db: Database, examinationId: string, viewer: Account) {
-  const all = await candidateNumbers(db, examinationId, viewer.id);
-  return all.flatMap(({ id, number, state }) => (state === 'withdrawn' ? [] : [{ id, number }]));
 }
 
 /** The list of decisions needs their counts; thousands of single outcomes stay behind. */
@@ -112,8 +112,7 @@ export async function signDecision(
     await requireExamination(trx, examinationId, lead);
     await refuseOvertaken(trx, examinationId, wanted, lead);
     return {
-      data: await stationData(trx, examinationId, lead),
-      candidates: (await examined(trx, examinationId, lead)).map((c) => c.id),
+      ...(await marksAndPeople(trx, examinationId, lead)),
       sheets: await standards.submittedSheets(trx, examinationId, lead.id),
     };
   });
@@ -149,7 +148,7 @@ export async function signDecision(
  */
 async function bootstrapsOf(
   jobs: Jobs,
-  data: StandardsPage['data'],
+  data: readonly NamedStation[],
   { borderline }: StandardSettings,
   { examinationId, lead }: { examinationId: string; lead: Account },
 ): Promise<BootstrapCut[]> {
@@ -221,14 +220,13 @@ export async function rereadDecision(
 ): Promise<Rereading> {
   const decision = await readDecision(db, id, viewer);
   const examinationId = await standards.examinationOf(db, id);
-  const data = await stationData(db, examinationId, viewer, id);
+  const { data, people } = await marksAndPeople(db, examinationId, viewer, id);
   const cuts = data.map(
     ({ station }) => decision.cuts.find((cut) => cut.station === station)?.cut ?? null,
   );
   const byCandidate = data.map(({ records }) => new Map(records.map((r) => [r.candidate, r])));
   const rule = { criticalBy: 'all' as const, ...decision.settings.rule };
   const cut = { sumOfCuts: decision.total, total: decision.total };
-  const people = await candidateNumbers(db, examinationId, viewer.id);
   const changed = decision.outcomes.flatMap(({ candidate, outcome: before }) => {
     const person = people.find((p) => p.id === candidate);
     const scores = byCandidate.map(
@@ -248,33 +246,60 @@ export async function rereadDecision(
   };
 }
 
-/** The marks that standards are set from: every station with its candidates' scores and grades. */
-export async function stationData(
+/** A station with its marks candidate by candidate, as the core takes them. */
+type NamedStation = StationData & Pick<StationMarks, 'title' | 'position'>;
+
+/** What a standard is computed from, and whom it decides on: not those who have withdrawn. */
+async function marksAndPeople(
   db: Database,
   examinationId: string,
   viewer: Account,
   knownTo: string | null = null,
-): Promise<StandardsPage['data']> {
+): Promise<{
+  data: NamedStation[];
+  people: { id: string; number: number }[];
+  candidates: string[];
+}> {
+  const people = await candidateNumbers(db, examinationId, viewer.id);
+  const ids = people.map((person) => person.id);
+  const marks = await stationMarks(db, examinationId, viewer, knownTo);
+  return {
+    people,
+    candidates: people.flatMap(({ id, state }) => (state === 'withdrawn' ? [] : [id])),
+    data: marks.map(({ station, title, position, ...columns }) => ({
+      station,
+      title,
+      position,
+      records: recordsOf(columns, ids),
+    })),
+  };
+}
+
+/** Every station with the marks of all candidates in columns. */
+async function stationMarks(
+  db: Database,
+  examinationId: string,
+  viewer: Account,
+  knownTo: string | null = null,
+): Promise<StationMarks[]> {
   const stations = await listStations(db, examinationId, viewer.id);
-  const records = await standards.stationRecords(db, examinationId, viewer.id, knownTo);
-  return stations.map(({ id, title, position }) => ({
-    station: id,
-    title,
-    position,
-    records: records
-      .filter((record) => record.station === id)
-      .map(({ candidate, percent, grade, critical }) => ({
-        candidate,
-        percent,
-        grade,
-        critical: [...critical],
-      })),
-  }));
+  const columns = await standards.markColumns(db, examinationId, viewer.id, knownTo);
+  return stations.map(({ id, title, position }) => {
+    const own = columns.find(({ station }) => station === id);
+    return {
+      station: id,
+      title,
+      position,
+      percents: [...(own?.percents ?? [])],
+      grades: [...(own?.grades ?? [])],
+      critical: (own?.critical ?? []).map(({ place, counts }) => ({ place, counts: [...counts] })),
+    };
+  });
 }
 
 function contentOf(
   settings: Settings,
-  data: StandardsPage['data'],
+  data: readonly NamedStation[],
   candidates: readonly string[],
   { standard, bootstraps }: { standard: Standard; bootstraps: readonly BootstrapCut[] },
 ): standards.Content {

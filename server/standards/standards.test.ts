@@ -4,6 +4,7 @@ import { linearRegression } from 'simple-statistics';
 import { parse } from 'csv-parse/sync';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { newId } from '../http/newId.ts';
+import { recordsOf } from '@kritikos/core/standards/markColumns';
 import { scoredPairs } from '@kritikos/core/standards/setStandard';
 import { bootstrapCuts } from '../jobs/pool.ts';
 import { startServer } from '../testing/startServer.ts';
@@ -15,6 +16,11 @@ let id: string;
 let page: StandardsPage;
 const open = async (): Promise<StandardsPage> =>
   (await lead.call('GET', `/examinations/${id}/standards`)).body;
+/** The records of every station, as the page makes them of its columns. */
+const recordsOn = ({ candidates, marks }: StandardsPage) => {
+  const ids = candidates.map((c) => c.id);
+  return marks.map((station) => recordsOf(station, ids));
+};
 const sign = (settings: Settings, follows: string | null, reason = 'Agreed by the panel today.') =>
   lead.call('POST', `/examinations/${id}/decisions`, { settings, follows, reason });
 
@@ -41,8 +47,8 @@ describe('setting the standard', () => {
   it('signs a decision whose cuts are those of the regression, by another library too', async () => {
     const follows = page.decisions[0]?.id ?? null;
     const decision: Decision = (await sign(page.draft, follows).expect(200)).body;
-    for (const [i, station] of page.data.entries()) {
-      const points = station.records.flatMap((r) =>
+    for (const [i, records] of recordsOn(page).entries()) {
+      const points = records.flatMap((r) =>
         r.percent === null || r.grade === null ? [] : [[r.grade, r.percent]],
       );
       const { m, b } = linearRegression(points);
@@ -71,7 +77,7 @@ describe('setting the standard', () => {
     const [newest] = (await open()).decisions;
     const done: string[] = [];
     // Both worker threads are busy for a while, so that the decision waits for its turn.
-    const stations = page.data.map(({ records }) => scoredPairs(records));
+    const stations = recordsOn(page).map(scoredPairs);
     const busy = { stations, borderline: 2.5, resamples: 100_000, seed: 1 };
     const others = [bootstrapCuts(busy), bootstrapCuts(busy)];
     const signing = sign(page.draft, newest?.id ?? null).then((response) => {
@@ -147,8 +153,8 @@ describe('critical items of two examiners', () => {
   const at = async (number: number) => {
     const results: Results = (await lead.call('GET', `/examinations/${id}/results`)).body;
     const candidate = results.candidates.find((c) => c.number === number);
-    const { data } = await open();
-    return data.map(({ records }) => records.find((r) => r.candidate === candidate?.candidateId));
+    const stations = recordsOn(await open());
+    return stations.map((records) => records.find((r) => r.candidate === candidate?.candidateId));
   };
 
   it('are counted item by item over all who observed them', async () => {
@@ -174,7 +180,7 @@ describe('critical items of two examiners', () => {
         .db('sheet')
         .where({ id: pair[i].id })
         .update({ critical_missed: missed, critical_met: met, critical_unseen: unseen });
-    const place = (await open()).data.findIndex((s) => s.station === pair[0].station_id);
+    const place = (await open()).marks.findIndex((s) => s.station === pair[0].station_id);
     const counts = async () => (await at(pair[0].number))[place]?.critical;
     await say(0, ['stop'], ['fracture'], ['shoes']);
     await say(1, ['fracture'], ['stop'], ['shoes']);

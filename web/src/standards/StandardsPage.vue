@@ -12,9 +12,9 @@ import { useStandard } from './useStandard.ts';
 
 const store = useExamination();
 const own = useStandard(store.current?.id ?? '');
-const { page, settings, standard, bootstraps, error } = own;
+const { page, data, settings, standard, bootstraps, error } = own;
 const numbers = computed(
-  () => new Map(page.value?.candidates.map((c) => [c.id, c.number] as const)),
+  () => new Map(page.value?.everybody.map((c) => [c.id, c.number] as const)),
 );
 
 const signing = ref(false);
@@ -45,7 +45,7 @@ function setHandCut(station: string, cut: number | null) {
     <h1>Set the standard</h1>
     <LoadState :error="error" :loading="!page" @retry="own.load" />
     <template v-if="page && settings">
-      <p v-if="page.data.length === 0" class="panel">There is no station yet.</p>
+      <p v-if="data.length === 0" class="panel">There is no station yet.</p>
       <div v-else class="board">
         <div class="stations">
           <p v-if="page.decisions[0]?.schema === 1" class="caution">
@@ -63,7 +63,7 @@ function setHandCut(station: string, cut: number | null) {
             a standard set now does not know them.
           </p>
           <StationPanel
-            v-for="(station, i) in page.data"
+            v-for="(station, i) in data"
             :key="station.station"
             :station="station"
             :numbers="numbers"
@@ -74,11 +74,7 @@ function setHandCut(station: string, cut: number | null) {
           />
         </div>
         <aside>
-          <RuleControls
-            v-model="settings"
-            :stations="page.data.length"
-            :sem="standard?.sem ?? null"
-          />
+          <RuleControls v-model="settings" :stations="data.length" :sem="standard?.sem ?? null" />
           <ConsequencePanel
             :standard="standard"
             :candidates="page.candidates"

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import type { StandardsPage } from '@kritikos/contracts/standards';
 import type { BootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import type { StationStandard } from '@kritikos/core/standards/setStandard';
 import { computed, ref, watch } from 'vue';
 import StationScatter from './StationScatter.vue';
+import type { StationOfPage } from './useStandard.ts';
 
 const props = defineProps<{
-  station: StandardsPage['data'][number];
+  station: StationOfPage;
   numbers: ReadonlyMap<string, number>;
   result: StationStandard | undefined;
   bootstrap: BootstrapCut | undefined;

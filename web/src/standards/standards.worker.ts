@@ -4,10 +4,16 @@ import type { StandardSettings, StationData } from '@kritikos/core/standards/set
 import { expose } from 'comlink';
 
 /** Computes beside the page, so that a dragged control never waits for a resample. */
+let data: readonly StationData[] = [];
+let candidates: readonly string[] = [];
 const work = {
-  standard: (data: StationData[], candidates: string[], settings: StandardSettings) =>
-    setStandard(data, candidates, settings),
-  bootstraps: (data: StationData[], borderline: number, resamples: number) =>
+  /** Takes the marks once; they do not change under the hand that moves the settings. */
+  take(given: readonly StationData[], decidedOn: readonly string[]) {
+    data = given;
+    candidates = decidedOn;
+  },
+  standard: (settings: StandardSettings) => setStandard(data, candidates, settings),
+  bootstraps: (borderline: number, resamples: number) =>
     data.map(({ records }) => {
       const { scores, grades } = scoredPairs(records);
       return bootstrapCut(scores, grades, borderline, resamples, 1);

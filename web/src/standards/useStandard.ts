@@ -1,6 +1,7 @@
 import type { Decision, Settings, StandardsPage } from '@kritikos/contracts/standards';
 import type { BootstrapCut } from '@kritikos/core/standards/bootstrapCut';
-import type { Standard } from '@kritikos/core/standards/setStandard';
+import { recordsOf } from '@kritikos/core/standards/markColumns';
+import type { Standard, StationRecord } from '@kritikos/core/standards/setStandard';
 import { useDebounceFn } from '@vueuse/core';
 import { wrap } from 'comlink';
 import { onMounted, onUnmounted, ref, shallowRef, watch } from 'vue';
@@ -9,10 +10,22 @@ import type { StandardsWork } from './standards.worker.ts';
 
 const RESAMPLES = 2000;
 
+/** A station with its marks candidate by candidate. */
+export interface StationOfPage {
+  readonly station: string;
+  readonly title: string;
+  readonly position: number;
+  readonly records: readonly StationRecord[];
+}
+
+/** What the page holds beside the marks: whom it decides on, and everybody who has marks. */
+type OpenPage = Omit<StandardsPage, 'marks'> & { everybody: StandardsPage['candidates'] };
+
 /** The standard under discussion: the settings as the lead moves them, and what follows at once. */
 export function useStandard(examination: string) {
   const params = { examination };
-  const page = shallowRef<StandardsPage | null>(null);
+  const page = shallowRef<OpenPage | null>(null);
+  const data = shallowRef<readonly StationOfPage[]>([]);
   const settings = ref<Settings | null>(null);
   const standard = shallowRef<Standard | null>(null);
   const bootstraps = shallowRef<BootstrapCut[]>([]);
@@ -23,8 +36,21 @@ export function useStandard(examination: string) {
 
   async function load(): Promise<void> {
     try {
-      page.value = await call('GET /examinations/:examination/standards', { params });
-      settings.value = page.value.draft;
+      const { candidates, marks, ...rest } = await call(
+        'GET /examinations/:examination/standards',
+        { params },
+      );
+      const ids = candidates.map((c) => c.id);
+      const decidedOn = candidates.filter((c) => !c.withdrawn);
+      data.value = marks.map(({ station, title, position, ...columns }) => {
+        return { station, title, position, records: recordsOf(columns, ids) };
+      });
+      await work.take(
+        data.value.map(({ station, records }) => ({ station, records })),
+        decidedOn.map((c) => c.id),
+      );
+      page.value = { ...rest, candidates: decidedOn, everybody: candidates };
+      settings.value = rest.draft;
       error.value = '';
     } catch (thrown) {
       error.value = messageOf(thrown);
@@ -38,21 +64,16 @@ export function useStandard(examination: string) {
       () => undefined,
     );
   }, 500);
-  const resample = useDebounceFn(async (data: StandardsPage['data'], borderline: number) => {
-    bootstraps.value = await work.bootstraps(data, borderline, RESAMPLES);
+  const resample = useDebounceFn(async (borderline: number) => {
+    bootstraps.value = await work.bootstraps(borderline, RESAMPLES);
   }, 150);
 
   watch(
     settings,
     async (now, before) => {
       if (!now || !page.value) return;
-      const { data, candidates } = page.value;
-      standard.value = await work.standard(
-        data,
-        candidates.map((c) => c.id),
-        plain(now),
-      );
-      void resample(data, now.borderline);
+      standard.value = await work.standard(plain(now));
+      void resample(now.borderline);
       if (before) void keepDraft(plain(now));
     },
     { deep: true },
@@ -68,5 +89,5 @@ export function useStandard(examination: string) {
     return decision;
   }
 
-  return { page, settings, standard, bootstraps, error, load, sign };
+  return { page, data, settings, standard, bootstraps, error, load, sign };
 }
