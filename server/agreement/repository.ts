@@ -2,8 +2,6 @@ import type { RatedSheet } from '@kritikos/core/agreement/sheetPairs';
 import type { Database } from '../db/database.ts';
 import { readBy } from '../examinations/leads.ts';
 
-export type Where = { readonly examinationId: string } | { readonly stationId: string };
-
 /** What stands between two values of a kept row, and for a value that is not there. */
 const BETWEEN = '\u001f';
 const NOTHING = '\u001e';
@@ -23,15 +21,13 @@ interface Row extends Omit<RatedSheet, 'categories' | 'shares'> {
  */
 export async function ratedSheets(
   db: Database,
-  where: Where,
+  stationIds: readonly string[],
   viewer: string,
 ): Promise<Map<string, RatedSheet[]>> {
-  const column = 'stationId' in where ? 's.id' : 's.examination_id';
   const { rows } = await db.raw(
     `with twice as (
        select h.station_id, h.candidate_id from sheet h join station s on s.id = h.station_id
-       where h.submitted_at is not null and ${column} = :of and ${readBy('s.examination_id')}
-         and h.checklist_version_id = s.checklist_version_id
+       where h.submitted_at is not null and s.id = any(:stations) and ${readBy('s.examination_id')}
        group by h.station_id, h.candidate_id having count(*) > 1)
      select h.id, h.station_id as "stationId", c.number as candidate, a.name as examiner, h.percent,
        h.variants::text as variants,
@@ -40,16 +36,12 @@ export async function ratedSheets(
      from twice t
        join sheet h on h.station_id = t.station_id and h.candidate_id = t.candidate_id
          and h.submitted_at is not null
+       join station s on s.id = h.station_id and s.checklist_version_id = h.checklist_version_id
        join candidate c on c.id = h.candidate_id
        join account a on a.id = h.examiner_id
        left join station_examiner x on x.station_id = h.station_id and x.account_id = h.examiner_id
      order by h.station_id, c.number, coalesce(x.every, 1000), a.name, h.id`,
-    {
-      of: 'stationId' in where ? where.stationId : where.examinationId,
-      viewer,
-      between: BETWEEN,
-      nothing: NOTHING,
-    },
+    { stations: [...stationIds], viewer, between: BETWEEN, nothing: NOTHING },
   );
   const byStation = new Map<string, RatedSheet[]>();
   for (const { stationId, categories, shares, ...rest } of rows as Row[]) {

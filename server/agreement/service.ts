@@ -16,6 +16,7 @@ import {
 } from '@kritikos/core/agreement/sheetAgreement';
 import { firstTwo, itemCells, placedPairs, pooledCells } from '@kritikos/core/agreement/sheetPairs';
 import type { SheetPair } from '@kritikos/core/agreement/sheetPairs';
+import { ofEveryStation } from '../analyses/service.ts';
 import { findChecklistVersion } from '../checklists/service.ts';
 import { inSnapshot } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
@@ -35,30 +36,49 @@ export async function describeAgreement(
   examinationId: string,
   viewer: Account,
 ): Promise<AgreementOverview> {
-  return inSnapshot(db, async (trx) => {
+  return db.transaction(async (trx) => {
     await requireExamination(trx, examinationId, viewer);
     const stations = await listStations(trx, examinationId, viewer.id);
-    const rated = await agreement.ratedSheets(trx, { examinationId }, viewer.id);
     const { pairs: planned } = await cycleCounts(trx, examinationId, viewer.id);
-    const described: StationAgreement[] = [];
-    for (const station of stations) {
-      described.push(await describeStation(trx, station, firstTwo(rated.get(station.id) ?? [])));
-    }
+    const known = await ofEveryStation(trx, examinationId, viewer, {
+      kind: 'agreement/1',
+      workOut: (_, ids) => describeStations(trx, stations, ids, viewer),
+    });
+    const described = stations.flatMap((station) => {
+      const { id, position, title } = station;
+      const own = known.get(id);
+      return own ? [{ stationId: id, position, title, ...own }] : [];
+    });
     const doubleMarked = described.reduce((sum, station) => sum + station.candidates, 0);
     return { doubleMarked, planned, stations: described };
   });
 }
 
+/** What is worked out of a station; where it stands and what it is called is said anew each time. */
+type Described = Omit<StationAgreement, 'stationId' | 'position' | 'title'>;
+
+async function describeStations(
+  db: Database,
+  stations: readonly Station[],
+  ids: readonly string[],
+  viewer: Account,
+): Promise<Map<string, Described>> {
+  const rated = await agreement.ratedSheets(db, ids, viewer.id);
+  const described = new Map<string, Described>();
+  for (const station of stations.filter(({ id }) => ids.includes(id))) {
+    const pairs = firstTwo(rated.get(station.id) ?? []);
+    described.set(station.id, await describeStation(db, station, pairs));
+  }
+  return described;
+}
+
 async function describeStation(
   db: Database,
-  { id, position, title, checklistVersionId }: Station,
+  { checklistVersionId }: Station,
   pairs: readonly SheetPair[],
-): Promise<StationAgreement> {
+): Promise<Described> {
   const { content } = await findChecklistVersion(db, checklistVersionId);
   return {
-    stationId: id,
-    position,
-    title,
     candidates: pairs.length,
     variantsDiffer: pairs.filter(({ first, second }) => first.variants !== second.variants).length,
     examiners: [...new Set(pairs.flatMap((p) => [p.first.examiner, p.second.examiner]))],
@@ -93,7 +113,7 @@ export async function tableBehind(
   const item = content.items.find((i) => i.key === itemKey);
   if (itemKey !== undefined && !item) throw notFound('item on this checklist');
   const categories = item ? categoriesOf(item) : POOLED;
-  const rated = await agreement.ratedSheets(db, { stationId }, viewer.id);
+  const rated = await agreement.ratedSheets(db, [stationId], viewer.id);
   const pairs = firstTwo(rated.get(stationId) ?? []);
   const at = item ? content.items.indexOf(item) : null;
   const table =

@@ -15,6 +15,7 @@ import * as jobs from './migrations/0010_jobs.ts';
 import * as linksAndPost from './migrations/0011_links_and_post.ts';
 import * as circuitsOfExaminers from './migrations/0012_circuits_of_examiners.ts';
 import * as keptInOneRow from './migrations/0013_kept_in_one_row.ts';
+import * as keptAnalyses from './migrations/0014_kept_analyses.ts';
 import { limitRole } from './roles.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
@@ -40,6 +41,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0011_links_and_post': linksAndPost,
   '0012_circuits_of_examiners': circuitsOfExaminers,
   '0013_kept_in_one_row': keptInOneRow,
+  '0014_kept_analyses': keptAnalyses,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };
@@ -54,6 +56,9 @@ export function connect(url: string, limits: object = {}): Database {
       // No request of a screen takes so long; what does has gone wrong and must not hold others up.
       statement_timeout: 60_000,
       idle_in_transaction_session_timeout: 60_000,
+      // Compiling a query costs more than it saves at our sizes, and a sort of ten thousand
+      // candidates should not go to disk.
+      options: '-c jit=off -c work_mem=16MB',
       ...limits,
     },
     acquireConnectionTimeout: 10_000,

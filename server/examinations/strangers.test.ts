@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import * as analyses from '../analyses/repository.ts';
 import * as agreement from '../agreement/repository.ts';
 import * as calibration from '../calibration/repository.ts';
 import * as progress from '../marking/progressRepository.ts';
@@ -47,18 +48,20 @@ const QUERIES: Record<string, (viewer: string) => Promise<unknown>> = {
   findCandidate: (viewer) => candidates.findCandidate(db, candidate, viewer),
   listLeads: (viewer) => examinations.listLeads(db, examination, viewer),
   cycleCounts: (viewer) => examinations.cycleCounts(db, examination, viewer),
-  ratedSheets: async (viewer) => [
-    ...(await agreement.ratedSheets(db, { examinationId: examination }, viewer)),
-  ],
-  'ratedSheets of a station': async (viewer) => [
-    ...(await agreement.ratedSheets(db, { stationId: station }, viewer)),
-  ],
+  ratedSheets: async (viewer) => [...(await agreement.ratedSheets(db, [station], viewer))],
+  stationBases: (viewer) => analyses.stationBases(db, examination, viewer),
   findBriefing: (viewer) => calibration.findBriefing(db, station, viewer),
   listConfirmations: (viewer) => calibration.listConfirmations(db, examination, viewer),
   findSheet: (viewer) => marking.findSheet(db, sheet, viewer),
   progressRows: (viewer) => progress.progressRows(db, examination, viewer),
   attentionRows: (viewer) => progress.attentionRows(db, examination, viewer),
-  markColumns: (viewer) => standards.markColumns(db, examination, viewer),
+  markColumns: async (viewer) => [
+    ...(await standards.markColumns(
+      db,
+      { examinationId: examination, stations: [station] },
+      viewer,
+    )),
+  ],
   countOutstanding: (viewer) => standards.countOutstanding(db, examination, viewer),
   findDraft: (viewer) => standards.findDraft(db, examination, viewer),
   'submittedSheets of an examination': (viewer) =>

@@ -12,11 +12,14 @@ export async function progressRows(
        coalesce(jsonb_agg(jsonb_build_object('examinerId', p.id, 'name', p.name, 'planned', p.planned,
          'started', p.started, 'submitted', p.submitted) order by p.planned desc, p.name)
          filter (where p.id is not null), '[]') as examiners
-     from station s left join lateral (
-       select a.id, a.name, count(*) as planned, count(h.started_at) as started,
-         count(h.submitted_at) as submitted
-       from sheet h join account a on a.id = h.examiner_id
-       where h.station_id = s.id group by a.id, a.name) p on true
+     from station s left join (
+       select n.station_id, a.id, a.name, n.planned, n.started, n.submitted
+       from (
+         select h.station_id, h.examiner_id, count(*) as planned, count(h.started_at) as started,
+           count(h.submitted_at) as submitted
+         from sheet h join station o on o.id = h.station_id
+         where o.examination_id = :examinationId group by h.station_id, h.examiner_id) n
+         join account a on a.id = n.examiner_id) p on p.station_id = s.id
      where s.examination_id = :examinationId and ${readBy('s.examination_id')}
      group by s.id order by s.position`,
     { examinationId, viewer },
@@ -30,7 +33,10 @@ export async function attentionRows(
   viewer: string,
 ): Promise<MarkingProgress['attention']> {
   const { rows } = await db.raw(
-    `select h.id as "sheetId", s.title as station, c.number as "candidateNumber", a.name as examiner,
+    `with late as (
+       select m.sheet_id, count(*) as late, bool_or(m.body ->> 'type' = 'safety') as safety
+       from mark_event m where m.late is not null group by m.sheet_id)
+     select h.id as "sheetId", s.title as station, c.number as "candidateNumber", a.name as examiner,
        concat_ws('; ',
          case when h.safety_events > 0 then 'safety event' end,
          case when h.submitted_at is not null and h.missing_marks > 0
@@ -46,9 +52,7 @@ export async function attentionRows(
        join station s on s.id = h.station_id
        join candidate c on c.id = h.candidate_id
        join account a on a.id = h.examiner_id
-       cross join lateral (
-         select count(*) as late, bool_or(m.body ->> 'type' = 'safety') as safety
-         from mark_event m where m.sheet_id = h.id and m.late is not null) l
+       left join late l on l.sheet_id = h.id
      where s.examination_id = :examinationId and ${readBy('s.examination_id')}
        and (h.safety_events > 0 or l.late > 0
          or (h.submitted_at is not null and (h.missing_marks > 0 or h.percent is null))

@@ -3,7 +3,7 @@ import type { CriticalCount } from '@kritikos/core/scoring/criticalItems';
 import type { StoredScore } from '../marking/repository.ts';
 import type { Database } from '../db/database.ts';
 import { readBy } from '../examinations/leads.ts';
-import { criticalCounts } from '../standards/repository.ts';
+import { criticalCounts, MEAN_PERCENT } from '../standards/repository.ts';
 
 export interface CandidateRow {
   candidateId: string;
@@ -45,7 +45,7 @@ export async function candidateRows(
      by_station as (
        select t.candidate_id, jsonb_agg(jsonb_build_object('stationId', t.station_id,
            'percent', t.percent, 'critical', coalesce(c.counts, '[]'))) as stations
-       from (select station_id, candidate_id, avg(percent)::float8 as percent
+       from (select station_id, candidate_id, ${MEAN_PERCENT} as percent
            from known group by station_id, candidate_id) t
          left join critical c using (station_id, candidate_id)
        group by t.candidate_id),

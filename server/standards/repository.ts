@@ -1,44 +1,81 @@
-import type { Decision, Release, Settings } from '@kritikos/contracts/standards';
+import type { Decision, DecisionSummary, Release, Settings } from '@kritikos/contracts/standards';
 import type { MarkColumns } from '@kritikos/core/standards/markColumns';
 import type { Database } from '../db/database.ts';
 import { readBy } from '../examinations/leads.ts';
 
+/** The submitted sheets of these stations that the viewer may read; `knownTo` a decision, where named. */
+const KNOWN = `known as not materialized (
+    select h.* from sheet h join station s on s.id = h.station_id
+    where s.id = any(:stations) and ${readBy('s.examination_id')} and h.submitted_at is not null
+      and (:knownTo::uuid is null or exists (select from decision_sheet d
+        where d.sheet_id = h.id and d.decision_id = :knownTo)))`;
+
+/** The mean of several sheets of one candidate at one station. */
+export const MEAN_PERCENT = 'avg(percent::float8)';
+
 /**
- * The marks of every station in columns, a place for each candidate in the order of their numbers:
- * mean score and mean grade over the submitted sheets, and the critical items that somebody missed
- * or nobody observed. With `knownTo` only the sheets that the decision knew.
+ * The marks of stations in columns, a place for each candidate in the order of their numbers: mean
+ * score and mean grade over the submitted sheets, and the critical items that somebody missed or
+ * nobody observed. With `knownTo` only the sheets that the decision knew.
  */
 export async function markColumns(
   db: Database,
-  examinationId: string,
+  { examinationId, stations }: { examinationId: string; stations: readonly string[] },
   viewer: string,
   knownTo: string | null = null,
-): Promise<(MarkColumns & { station: string })[]> {
-  const { rows } = await db.raw(
-    `with known as (
-       select h.* from sheet h join station s on s.id = h.station_id
-       where s.examination_id = :examinationId and ${readBy('s.examination_id')}
-         and h.submitted_at is not null
-         and (:knownTo::uuid is null or exists (select from decision_sheet d
-           where d.sheet_id = h.id and d.decision_id = :knownTo))),
-     critical as (${criticalCounts('known')}),
-     people as (
-       select id as candidate_id, row_number() over (order by number) - 1 as place
-       from candidate where examination_id = :examinationId),
+): Promise<Map<string, MarkColumns>> {
+  const bound = { examinationId, stations: [...stations], viewer, knownTo };
+  const people = `people as (
+    select id as candidate_id, row_number() over (order by number) - 1 as place
+    from candidate where examination_id = :examinationId)`;
+  // One line of text a station: the driver reads it in a tenth of the time of as many rows.
+  const { rows: means } = await db.raw(
+    `with ${KNOWN}, ${people},
      means as (
-       select station_id, candidate_id, avg(percent)::float8 as percent, avg(rating)::float8 as grade
+       select station_id, candidate_id, ${MEAN_PERCENT} as percent, avg(rating::float8) as grade
        from known group by station_id, candidate_id)
-     select s.id as station, array_agg(m.percent order by p.place) as percents,
-       array_agg(m.grade order by p.place) as grades,
-       coalesce((select jsonb_agg(jsonb_build_object('place', q.place, 'counts', c.counts))
-         from critical c join people q using (candidate_id) where c.station_id = s.id), '[]') as critical
-     from station s cross join people p
-       left join means m on m.station_id = s.id and m.candidate_id = p.candidate_id
-     where s.examination_id = :examinationId and ${readBy('s.examination_id')}
-     group by s.id`,
-    { examinationId, viewer, knownTo },
+     select station_id as station, string_agg(concat(place, ',', percent, ',', grade), ' ') as marks
+     from means join people using (candidate_id) group by station_id`,
+    bound,
   );
-  return rows;
+  const { rows: critical } = await db.raw(
+    `with ${KNOWN}, ${people},
+     suspect as (
+       select distinct station_id, candidate_id from known
+       where critical_missed <> '{}' or critical_unseen <> '{}'),
+     suspected as (select k.* from known k join suspect using (station_id, candidate_id)),
+     critical as (${criticalCounts('suspected')})
+     select station_id as station, place, counts from critical join people using (candidate_id)
+     order by place`,
+    bound,
+  );
+  const everybody = await db('candidate').where({ examination_id: examinationId }).count('* as n');
+  const length = Number(everybody[0]?.n ?? 0);
+  return new Map(
+    means.map(({ station, marks }: { station: string; marks: string }) => [
+      station,
+      columnsOf(
+        marks,
+        length,
+        critical.filter((one: { station: string }) => one.station === station),
+      ),
+    ]),
+  );
+}
+
+function columnsOf(
+  marks: string,
+  length: number,
+  critical: readonly MarkColumns['critical'][number][],
+): MarkColumns {
+  const percents = Array<number | null>(length).fill(null);
+  const grades = Array<number | null>(length).fill(null);
+  for (const mark of marks.split(' ')) {
+    const [place = '', percent, grade] = mark.split(',');
+    percents[Number(place)] = percent ? Number(percent) : null;
+    grades[Number(place)] = grade ? Number(grade) : null;
+  }
+  return { percents, grades, critical: critical.map(({ place, counts }) => ({ place, counts })) };
 }
 
 /**
@@ -193,13 +230,16 @@ export async function insertRelease(db: Database, decisionId: string, by: string
     .ignore();
 }
 
-/** All decisions of an examination, the newest first. */
+/**
+ * All decisions of an examination, the newest first, with their counts; thousands of single outcomes
+ * stay behind.
+ */
 export async function listDecisions(
   db: Database,
   examinationId: string,
   viewer: string,
-): Promise<Decision[]> {
-  const rows = await decisions(db, viewer)
+): Promise<DecisionSummary[]> {
+  const rows = await decisions(db, viewer, `d.content - 'outcomes'`)
     .where('d.examination_id', examinationId)
     .orderBy('d.number', 'desc');
   return rows.map(decisionOf);
@@ -226,11 +266,12 @@ export async function newestDecision(
   return row && decisionOf(row);
 }
 
-function decisions(db: Database, viewer: string) {
+function decisions(db: Database, viewer: string, content = 'd.content') {
   return db('decision as d')
     .whereRaw(readBy('d.examination_id'), { viewer })
     .join('account as a', 'a.id', 'd.signed_by')
-    .select('d.id', 'd.number', 'd.content', 'd.reason', 'd.signed_at', 'a.name as signedBy');
+    .select('d.id', 'd.number', 'd.reason', 'd.signed_at', 'a.name as signedBy')
+    .select(db.raw(`${content} as content`));
 }
 
 function decisionOf(row: {

@@ -1,4 +1,5 @@
 import type { Account } from '@kritikos/contracts/accounts';
+import type { Station } from '@kritikos/contracts/examinations';
 import type {
   Decision,
   DecisionSummary,
@@ -13,8 +14,10 @@ import { borderlinePoint, FIVE_POINT_SCALE } from '@kritikos/core/scoring/global
 import { decideCandidate } from '@kritikos/core/standards/examRule';
 import type { BootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import { scoredPairs } from '@kritikos/core/standards/setStandard';
+import type { MarkColumns } from '@kritikos/core/standards/markColumns';
 import { recordsOf } from '@kritikos/core/standards/markColumns';
 import type { Standard, StandardSettings, StationData } from '@kritikos/core/standards/setStandard';
+import { ofEveryStation } from '../analyses/service.ts';
 import { recordAction } from '../audit/repository.ts';
 import { inSnapshot } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
@@ -41,7 +44,12 @@ export async function openStandards(
   await requireExamination(db, examinationId, viewer);
   const everybody = await candidateNumbers(db, examinationId, viewer.id);
   const decisions = await standards.listDecisions(db, examinationId, viewer.id);
-  const marks = await stationMarks(db, examinationId, viewer);
+  const stations = await listStations(db, examinationId, viewer.id);
+  const columns = await ofEveryStation(db, examinationId, viewer, {
+    kind: 'marks/1',
+    workOut: (own, ids) => standards.markColumns(own, { examinationId, stations: ids }, viewer.id),
+  });
+  const marks = withColumns(stations, columns, everybody.length);
   return {
     candidates: everybody.map(({ id, number, state }) => ({
       id,
@@ -51,7 +59,7 @@ export async function openStandards(
     marks,
     outstanding: await standards.countOutstanding(db, examinationId, viewer.id),
     draft: (await standards.findDraft(db, examinationId, viewer.id)) ?? usualSettings(marks.length),
-    decisions: decisions.map(withoutOutcomes),
+    decisions,
   };
 }
 
@@ -262,7 +270,10 @@ async function marksAndPeople(
 }> {
   const people = await candidateNumbers(db, examinationId, viewer.id);
   const ids = people.map((person) => person.id);
-  const marks = await stationMarks(db, examinationId, viewer, knownTo);
+  const stations = await listStations(db, examinationId, viewer.id);
+  const of = { examinationId, stations: stations.map(({ id }) => id) };
+  const columns = await standards.markColumns(db, of, viewer.id, knownTo);
+  const marks = withColumns(stations, columns, people.length);
   return {
     people,
     candidates: people.flatMap(({ id, state }) => (state === 'withdrawn' ? [] : [id])),
@@ -275,24 +286,26 @@ async function marksAndPeople(
   };
 }
 
-/** Every station with the marks of all candidates in columns. */
-async function stationMarks(
-  db: Database,
-  examinationId: string,
-  viewer: Account,
-  knownTo: string | null = null,
-): Promise<StationMarks[]> {
-  const stations = await listStations(db, examinationId, viewer.id);
-  const columns = await standards.markColumns(db, examinationId, viewer.id, knownTo);
+/** The stations with their columns; one that nobody has marked at has empty ones. */
+function withColumns(
+  stations: readonly Station[],
+  columns: ReadonlyMap<string, MarkColumns>,
+  people: number,
+): StationMarks[] {
+  const none = Array<null>(people).fill(null);
   return stations.map(({ id, title, position }) => {
-    const own = columns.find(({ station }) => station === id);
+    const { percents, grades, critical } = columns.get(id) ?? {
+      percents: none,
+      grades: none,
+      critical: [],
+    };
     return {
       station: id,
       title,
       position,
-      percents: [...(own?.percents ?? [])],
-      grades: [...(own?.grades ?? [])],
-      critical: (own?.critical ?? []).map(({ place, counts }) => ({ place, counts: [...counts] })),
+      percents: [...percents],
+      grades: [...grades],
+      critical: critical.map(({ place, counts }) => ({ place, counts: [...counts] })),
     };
   });
 }

@@ -175,11 +175,14 @@ describe('critical items of two examiners', () => {
       )
       .select('h.id', 'c.number', 'h.station_id');
     expect(pair).toHaveLength(2);
-    const say = (i: number, missed: string[], met: string[], unseen: string[]) =>
-      server
+    const say = async (i: number, missed: string[], met: string[], unseen: string[]) => {
+      await server
         .db('sheet')
         .where({ id: pair[i].id })
         .update({ critical_missed: missed, critical_met: met, critical_unseen: unseen });
+      // A submitted sheet does not change; as this one has, what was worked out of it must go.
+      await server.db('kept_analysis').delete();
+    };
     const place = (await open()).marks.findIndex((s) => s.station === pair[0].station_id);
     const counts = async () => (await at(pair[0].number))[place]?.critical;
     await say(0, ['stop'], ['fracture'], ['shoes']);
