@@ -1,28 +1,26 @@
+import { mean } from '@kritikos/core/numerics/summary';
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import type { CriticalCount } from '@kritikos/core/scoring/criticalItems';
 import type { StoredScore } from '../marking/repository.ts';
 import type { Database } from '../db/database.ts';
 import { readBy } from '../examinations/leads.ts';
-import { criticalCounts, MEAN_PERCENT } from '../standards/repository.ts';
+import { criticalCounts } from '../standards/repository.ts';
 
 export interface CandidateRow {
   candidateId: string;
   number: number;
   name: string;
-  stations: { stationId: string; percent: number | null; critical: CriticalCount[] }[];
+  /** Mean percent by station, where there is a sheet. */
+  percents: ReadonlyMap<string, number | null>;
+  /** The critical items that somebody missed or nobody observed, by station. */
+  critical: ReadonlyMap<string, readonly CriticalCount[]>;
   /** Weight earned and possible by domain and for safety, summed over all submitted sheets. */
-  sums: Record<string, { earned: number; possible: number } | undefined>;
+  sums: Record<Part, { earned: number; possible: number }>;
 }
 
-const sums = [
-  ...DOMAINS.map((d) => [d, `score -> 'domains' -> '${d}'`] as const),
-  ['safety', `score -> 'safety'`] as const,
-]
-  .map(
-    ([name, path]) =>
-      `'${name}', jsonb_build_object('earned', sum((${path} ->> 'earned')::numeric), 'possible', sum((${path} ->> 'possible')::numeric))`,
-  )
-  .join(', ');
+/** The parts of a score in the order in which `sheet.part_sums` holds them. */
+const PARTS = [...DOMAINS, 'safety'] as const;
+export type Part = (typeof PARTS)[number];
 
 /** Candidates with their station scores and domain sums; one candidate where `candidateId` is given. */
 export async function candidateRows(
@@ -31,6 +29,7 @@ export async function candidateRows(
   viewer: string,
   { offset, limit, candidateId }: { offset: number; limit: number; candidateId?: string },
 ): Promise<CandidateRow[]> {
+  // One line of text a candidate: the driver reads it in a tenth of the time of as many arrays.
   const { rows } = await db.raw(
     `with chosen as (
        select candidate.id, candidate.number, p.name from candidate
@@ -38,29 +37,58 @@ export async function candidateRows(
        where examination_id = :examinationId and ${readBy('candidate.examination_id')}
          and (:candidateId::uuid is null or candidate.id = :candidateId)
        order by candidate.number offset :offset limit :limit),
-     known as (
-       select h.* from sheet h join chosen on chosen.id = h.candidate_id
+     marks as (
+       select h.candidate_id, string_agg(
+         concat(h.station_id, ',', h.percent, ',', array_to_string(h.part_sums, ',')), ' ') as marks
+       from sheet h join chosen on chosen.id = h.candidate_id
+       where h.submitted_at is not null group by h.candidate_id),
+     suspect as (
+       select distinct h.station_id, h.candidate_id
+       from sheet h join chosen on chosen.id = h.candidate_id
+       where h.submitted_at is not null
+         and (h.critical_missed <> '{}' or h.critical_unseen <> '{}')),
+     suspected as (
+       select h.* from sheet h join suspect using (station_id, candidate_id)
        where h.submitted_at is not null),
-     critical as (${criticalCounts('known')}),
-     by_station as (
-       select t.candidate_id, jsonb_agg(jsonb_build_object('stationId', t.station_id,
-           'percent', t.percent, 'critical', coalesce(c.counts, '[]'))) as stations
-       from (select station_id, candidate_id, ${MEAN_PERCENT} as percent
-           from known group by station_id, candidate_id) t
-         left join critical c using (station_id, candidate_id)
-       group by t.candidate_id),
-     summed as (
-       select h.candidate_id, jsonb_build_object(${sums}) as sums
-       from known h group by h.candidate_id)
-     select k.id as "candidateId", k.number, k.name, coalesce(b.stations, '[]') as stations,
-       coalesce(s.sums, '{}') as sums
+     counted as (${criticalCounts('suspected')}),
+     critical as (
+       select candidate_id, jsonb_object_agg(station_id, counts) as critical
+       from counted group by candidate_id)
+     select k.id as "candidateId", k.number, k.name, m.marks, coalesce(c.critical, '{}') as critical
      from chosen k
-       left join by_station b on b.candidate_id = k.id
-       left join summed s on s.candidate_id = k.id
+       left join marks m on m.candidate_id = k.id
+       left join critical c on c.candidate_id = k.id
      order by k.number`,
     { examinationId, viewer, candidateId: candidateId ?? null, offset, limit },
   );
-  return rows;
+  return rows.map(rowOf);
+}
+
+interface Line {
+  readonly candidateId: string;
+  readonly number: number;
+  readonly name: string;
+  readonly marks: string | null;
+  readonly critical: Readonly<Record<string, CriticalCount[]>>;
+}
+
+function rowOf({ candidateId, number, name, marks, critical }: Line): CandidateRow {
+  const scores = new Map<string, number[]>();
+  const sums = Object.fromEntries(
+    PARTS.map((part) => [part, { earned: 0, possible: 0 }]),
+  ) as CandidateRow['sums'];
+  for (const sheet of marks?.split(' ') ?? []) {
+    const [station = '', percent, ...weights] = sheet.split(',');
+    const own = scores.get(station) ?? [];
+    if (percent) own.push(Number(percent));
+    scores.set(station, own);
+    for (const [i, part] of PARTS.entries()) {
+      sums[part].earned += Number(weights[2 * i] ?? 0);
+      sums[part].possible += Number(weights[2 * i + 1] ?? 0);
+    }
+  }
+  const percents = new Map([...scores].map(([station, own]) => [station, mean(own)]));
+  return { candidateId, number, name, percents, critical: new Map(Object.entries(critical)), sums };
 }
 
 export async function countCandidates(

@@ -14,7 +14,7 @@ import { requireExamination } from '../examinations/service.ts';
 import { notFound } from '../http/problems.ts';
 import { countSubmittedSince, findRelease, newestDecision } from '../standards/repository.ts';
 import * as results from './repository.ts';
-import type { CandidateRow, ReportSheet } from './repository.ts';
+import type { CandidateRow, Part, ReportSheet } from './repository.ts';
 
 /** What the examination came to: every candidate's scores, and the outcome of the newest decision. */
 export async function readResults(
@@ -28,6 +28,7 @@ export async function readResults(
   const stations = await listStations(db, examinationId, viewer.id);
   const rows = await results.candidateRows(db, examinationId, viewer.id, page);
   const named = await withItemTexts(db, stations);
+  const outcomes = outcomesOf(decision);
   return {
     decision: await summaryOf(db, decision, viewer),
     submittedSince: decision ? await countSubmittedSince(db, decision.id, viewer.id) : 0,
@@ -38,7 +39,7 @@ export async function readResults(
       cut: cutOf(decision, id),
     })),
     total: await results.countCandidates(db, examinationId, viewer.id),
-    candidates: rows.map((row) => resultOf(row, named, decision)),
+    candidates: rows.map((row) => resultOf(row, named, decision, outcomes)),
   };
 }
 
@@ -53,14 +54,13 @@ async function summaryOf(
   return { id, number, signedBy, signedAt, meanCut, release: await findRelease(db, id, viewer.id) };
 }
 
+function outcomesOf(decision: Decision | undefined) {
+  return new Map(decision?.outcomes.map((outcome) => [outcome.candidate, outcome] as const));
+}
+
 function cutOf(decision: Decision | undefined, stationId: string): number | null {
   return decision?.cuts.find((cut) => cut.station === stationId)?.cut ?? null;
 }
-
-const NO_SHEET: Pick<CandidateRow['stations'][number], 'percent' | 'critical'> = {
-  percent: null,
-  critical: [],
-};
 
 interface StationOfResult {
   readonly id: string;
@@ -84,11 +84,13 @@ function resultOf(
   row: CandidateRow,
   ofStations: readonly StationOfResult[],
   decision: Decision | undefined,
+  outcomes: ReadonlyMap<string, Decision['outcomes'][number]>,
 ): CandidateResult {
   const { candidateId, number, name, sums } = row;
   const rule = decision && decision.schema !== 1 ? decision.settings.rule.criticalBy : 'all';
   const stations = ofStations.map((station) => {
-    const { percent, critical } = row.stations.find((s) => s.stationId === station.id) ?? NO_SHEET;
+    const percent = row.percents.get(station.id) ?? null;
+    const critical = row.critical.get(station.id) ?? [];
     const cut = cutOf(decision, station.id);
     const named = (verdict: CriticalVerdict) =>
       critical
@@ -105,10 +107,10 @@ function resultOf(
   });
   const scored = stations.flatMap((s) => (s.percent === null ? [] : [s.percent]));
   const complete = stations.length > 0 && scored.length === stations.length;
-  const outcome = decision?.outcomes.find((o) => o.candidate === candidateId);
-  const percentOf = (part: string) => {
-    const sum = sums[part];
-    return sum?.possible ? (100 * sum.earned) / sum.possible : null;
+  const outcome = outcomes.get(candidateId);
+  const percentOf = (part: Part) => {
+    const { earned, possible } = sums[part];
+    return possible === 0 ? null : (100 * earned) / possible;
   };
   return {
     candidateId,
@@ -141,7 +143,7 @@ export async function reportCandidate(
     candidateId,
   });
   if (!row) throw notFound('candidate');
-  const result = resultOf(row, await withItemTexts(db, stations), decision);
+  const result = resultOf(row, await withItemTexts(db, stations), decision, outcomesOf(decision));
   const sheets = await results.submittedSheets(db, candidateId, viewer.id);
   const described = await Promise.all(sheets.map((sheet) => describeReportSheet(db, sheet)));
   const { title, school, heldOn } = examination;

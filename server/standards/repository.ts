@@ -10,9 +10,6 @@ const KNOWN = `known as not materialized (
       and (:knownTo::uuid is null or exists (select from decision_sheet d
         where d.sheet_id = h.id and d.decision_id = :knownTo)))`;
 
-/** The mean of several sheets of one candidate at one station. */
-export const MEAN_PERCENT = 'avg(percent::float8)';
-
 /**
  * The marks of stations in columns, a place for each candidate in the order of their numbers: mean
  * score and mean grade over the submitted sheets, and the critical items that somebody missed or
@@ -32,7 +29,7 @@ export async function markColumns(
   const { rows: means } = await db.raw(
     `with ${KNOWN}, ${people},
      means as (
-       select station_id, candidate_id, ${MEAN_PERCENT} as percent, avg(rating::float8) as grade
+       select station_id, candidate_id, avg(percent::float8) as percent, avg(rating::float8) as grade
        from known group by station_id, candidate_id)
      select station_id as station, string_agg(concat(place, ',', percent, ',', grade), ' ') as marks
      from means join people using (candidate_id) group by station_id`,
