@@ -73,18 +73,19 @@ export interface PlacedPair extends SheetPair {
  * Every pair of marks, one by one: of the item at this place by its own categories, or of all items
  * as no, part and full mark where none is named.
  */
-export function placedPairs(pairs: readonly SheetPair[], at: number | null): PlacedPair[] {
-  return pairs.flatMap((pair) => {
+export function* placedPairs(
+  pairs: readonly SheetPair[],
+  at: number | null,
+): Generator<PlacedPair> {
+  for (const pair of pairs) {
     const { first, second } = pair;
-    const places = at === null ? [...first.categories.keys()] : [at];
-    return places
-      .filter((place) => bothAsked(pair, place))
-      .map((place): PlacedPair => {
-        const own = (sheet: RatedSheet) =>
-          at === null ? pooled(sheet, place) : (sheet.categories[place] ?? null);
-        return { ...pair, place, cell: [own(first), own(second)] };
-      });
-  });
+    for (const place of at === null ? first.categories.keys() : [at]) {
+      if (!bothAsked(pair, place)) continue;
+      const own = (sheet: RatedSheet) =>
+        at === null ? pooled(sheet, place) : (sheet.categories[place] ?? null);
+      yield { ...pair, place, cell: [own(first), own(second)] };
+    }
+  }
 }
 
 function pooled({ shares }: RatedSheet, place: number): string | null {

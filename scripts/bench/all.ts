@@ -4,7 +4,10 @@ import { benchCatalogue } from './catalogue.ts';
 import { benchComponents } from './components.ts';
 import { benchCut } from './cut.ts';
 import { benchFile } from './file.ts';
+import { benchHints } from './hints.ts';
 import { benchMarking } from './marking.ts';
+import { benchPages } from './pages.ts';
+import { benchPeople } from './people.ts';
 import { benchQuality } from './quality.ts';
 import { benchRasch } from './rasch.ts';
 import { benchSheet } from './sheet.ts';
@@ -20,6 +23,9 @@ const benches = {
   marking: benchMarking,
   sheet: benchSheet,
   catalogue: benchCatalogue,
+  people: benchPeople,
+  hints: benchHints,
+  pages: benchPages,
 };
 const wanted = process.argv.slice(2);
 

@@ -23,7 +23,8 @@ export class Device {
     this.token = session.csrfToken;
     this.account = session.account.id;
     const [station] = await this.send<OwnStation[]>('GET', '/own/stations');
-    this.sheet = await this.send<Sheet>('GET', `/sheets/${station?.sheets[0]?.id}`);
+    const open = station?.sheets.find((sheet) => sheet.submittedAt === null);
+    this.sheet = await this.send<Sheet>('GET', `/sheets/${open?.id}`);
   }
 
   /** One tap on the sheet, from the finger to the answer. */

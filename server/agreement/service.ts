@@ -120,14 +120,21 @@ export async function tableBehind(
     item && at !== null ? itemTable(item, itemCells(pairs, at)) : pooledTable(pooledCells(pairs));
   const place = (key: string | null) => categories.findIndex((c) => String(c.key) === key);
   const [wantedRow, wantedColumn] = [categories[row ?? -1], categories[column ?? -1]];
-  const inCell = placedPairs(pairs, at)
-    .filter(({ cell }) => !cell.includes(null))
-    .map((pair) => ({ ...pair, row: place(pair.cell[0]), column: place(pair.cell[1]) }))
-    .filter((pair) =>
-      wantedRow && wantedColumn
-        ? pair.row === row && pair.column === column
-        : pair.row !== pair.column,
-    );
+  const shown: AgreementTable['pairs'] = [];
+  for (const { candidate, first, second, cell, place: asked } of placedPairs(pairs, at)) {
+    const [r, c] = [place(cell[0]), place(cell[1])];
+    if (r < 0 || c < 0) continue; // one of the two marks is missing
+    if (wantedRow && wantedColumn ? r !== row || c !== column : r === c) continue;
+    shown.push({
+      candidateNumber: candidate,
+      item: content.items[asked]?.key ?? '',
+      row: r,
+      column: c,
+      firstSheet: first.id,
+      secondSheet: second.id,
+    });
+    if (shown.length === MOST_PAIRS) break;
+  }
   const names = (side: 'first' | 'second') =>
     [...new Set(pairs.map((pair) => pair[side].examiner))].join(', ');
   return {
@@ -138,14 +145,7 @@ export async function tableBehind(
     second: names('second') || 'Second examiner',
     categories: categories.map((c) => ({ ...c })),
     counts: table.counts.map((counts) => [...counts]),
-    pairs: inCell.slice(0, MOST_PAIRS).map((pair) => ({
-      candidateNumber: pair.candidate,
-      item: content.items[pair.place]?.key ?? '',
-      row: pair.row,
-      column: pair.column,
-      firstSheet: pair.first.id,
-      secondSheet: pair.second.id,
-    })),
+    pairs: shown,
   };
 }
 

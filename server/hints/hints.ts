@@ -8,6 +8,8 @@ import { examinationsOf, examinationsReadBy } from './repository.ts';
 const CHANNEL = 'kritikos_hint';
 /** At most one hint an examination in this time, however many tablets tap. */
 const EVERY_MILLISECONDS = 1_000;
+/** Changes are gathered for so long before the database is told of them. */
+const GATHER_MILLISECONDS = 150;
 const LISTEN_AGAIN_MILLISECONDS = 1_000;
 /** A comment now and then, so that no proxy takes a quiet stream for a dead one. */
 const HEARTBEAT_MILLISECONDS = 25_000;
@@ -25,15 +27,19 @@ type Notice = { readonly examination: string } | { readonly account: string };
  * Live hints: whoever looks at an examination is told that something of it changed, and reads
  * again. A hint carries no content and may be lost; on a new connection everything is read again.
  *
- * Changes are gathered and told once a second, in a statement of their own, so that marking never
- * waits for watching. Every server process hears of them from the database and tells its listeners.
+ * Changes are gathered and told in a statement of their own, so that marking never waits for
+ * watching. Every server process hears of them from the database and tells its listeners: at once
+ * after a quiet second, else when the second is over.
  */
 export class Hints {
   private readonly listeners = new Set<Listener>();
   private readonly changedSheets = new Set<string>();
   private readonly changedExaminations = new Set<string>();
-  private readonly due = new Set<string>();
-  private readonly timers: NodeJS.Timeout[] = [];
+  private gathering: NodeJS.Timeout | undefined;
+  /** The examinations that are told of in a moment, and when each was told of the last time. */
+  private readonly due = new Map<string, NodeJS.Timeout>();
+  private readonly toldAt = new Map<string, number>();
+  private heartbeat: NodeJS.Timeout | undefined;
   private client: pg.Client | undefined;
   private stopped = false;
 
@@ -46,20 +52,18 @@ export class Hints {
   /** Begins to listen and to tell. */
   async start(): Promise<void> {
     await this.listen();
-    this.timers.push(
-      setInterval(() => void this.tellDatabase(), EVERY_MILLISECONDS),
-      setInterval(() => this.tellListeners(), EVERY_MILLISECONDS),
-      setInterval(() => this.writeToAll(': still here\n\n'), HEARTBEAT_MILLISECONDS),
-    );
+    this.heartbeat = setInterval(() => this.writeToAll(': still here\n\n'), HEARTBEAT_MILLISECONDS);
   }
 
   /** Notes that something on a sheet changed; costs nothing now. */
   sheetChanged(sheet: string): void {
     this.changedSheets.add(sheet);
+    this.gather();
   }
 
   examinationChanged(examination: string): void {
     this.changedExaminations.add(examination);
+    this.gather();
   }
 
   /** Somebody’s rights or sessions changed: their streams end, and what opens anew asks anew. */
@@ -87,7 +91,9 @@ export class Hints {
   /** Ends every stream at once; tablets and pages open theirs at another process. */
   async stop(): Promise<void> {
     this.stopped = true;
-    for (const timer of this.timers) clearInterval(timer);
+    clearInterval(this.heartbeat);
+    clearTimeout(this.gathering);
+    for (const timer of this.due.values()) clearTimeout(timer);
     for (const { response } of this.listeners) response.end();
     this.listeners.clear();
     await this.client?.end().catch(() => undefined);
@@ -118,10 +124,18 @@ export class Hints {
   }
 
   private heard(notice: Notice): void {
-    if ('examination' in notice) return void this.due.add(notice.examination);
+    if ('examination' in notice) return this.tellSoon(notice.examination);
     for (const listener of this.listeners) {
       if (listener.account === notice.account) listener.response.end();
     }
+  }
+
+  private gather(): void {
+    if (this.stopped) return;
+    this.gathering ??= setTimeout(() => {
+      this.gathering = undefined;
+      void this.tellDatabase();
+    }, GATHER_MILLISECONDS);
   }
 
   private async tellDatabase(): Promise<void> {
@@ -142,10 +156,15 @@ export class Hints {
     await db.raw('select pg_notify(?, ?)', [CHANNEL, JSON.stringify(notice)]);
   }
 
-  private tellListeners(): void {
-    const due = [...this.due];
-    this.due.clear();
-    this.tellOf(due);
+  private tellSoon(examination: string): void {
+    if (this.stopped || this.due.has(examination)) return;
+    const wait = (this.toldAt.get(examination) ?? -Infinity) + EVERY_MILLISECONDS - Date.now();
+    const tell = () => {
+      this.due.delete(examination);
+      this.toldAt.set(examination, Date.now());
+      this.tellOf([examination]);
+    };
+    this.due.set(examination, setTimeout(tell, Math.max(0, wait)));
   }
 
   private tellOf(examinations: readonly string[]): void {
