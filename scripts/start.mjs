@@ -1,5 +1,6 @@
 // npm start: from an empty machine to the application in a browser, and watching over it.
 import { spawn } from 'node:child_process';
+import { parseArgs } from 'node:util';
 import { ensureWebBuild } from './build.mjs';
 import { ensurePackages } from './packages.mjs';
 import { dataFolder, freePort, startPostgres } from './postgres.mjs';
@@ -11,7 +12,7 @@ const WATCH_EVERY = 2_000;
 const SHORTEST_LIFE = 10_000;
 const LONGEST_STOP = 10_000;
 
-const empty = process.argv.includes('--empty');
+const { empty, candidates, seed } = wanted();
 let folder;
 let postgres;
 let server;
@@ -26,7 +27,7 @@ async function main() {
   ensureWebBuild();
   if (stopping) return;
   const port = process.env.PORT ?? String(await freePort(4747).catch(() => freePort()));
-  const url = process.env.DATABASE_URL ?? databaseNamed(empty ? 'kritikos' : 'kritikos_demo');
+  const url = process.env.DATABASE_URL ?? databaseNamed(ownName());
   run({
     ...process.env,
     NODE_ENV: 'production',
@@ -35,8 +36,30 @@ async function main() {
     PORT: port,
     // People with a published password only ever come into a database of our own making.
     KRITIKOS_DEMO: own && !empty ? '1' : '',
+    KRITIKOS_DEMO_CANDIDATES: candidates ?? '',
+    KRITIKOS_DEMO_SEED: seed ?? '',
   });
   if (own) setInterval(watchDatabase, WATCH_EVERY);
+}
+
+/** What was asked for on the command line, each word of it known. */
+function wanted() {
+  const text = { type: 'string' };
+  try {
+    return parseArgs({ options: { empty: { type: 'boolean' }, candidates: text, seed: text } })
+      .values;
+  } catch (error) {
+    console.error(`${error.message}
+npm start takes -- --candidates 10000 and --seed 7.`);
+    process.exit(2);
+  }
+}
+
+/** The name of our database: a demo of another size or seed has one of its own. */
+function ownName() {
+  if (empty) return 'kritikos';
+  const other = [candidates && `of_${candidates}`, seed && `seed_${seed}`].filter(Boolean);
+  return ['kritikos_demo', ...other].join('_').replace(/\W/g, '_');
 }
 
 /** Starts the server; where it falls over after having run, starts it again. */

@@ -41,10 +41,9 @@ async function start(): Promise<void> {
   await offerCatalogue(db);
   if (settings.KRITIKOS_DEMO) {
     const started = Date.now();
-    if (await loadDemo(db, jobs))
-      console.log(
-        `Loaded the demo examination in ${((Date.now() - started) / 1000).toFixed(1)} s.`,
-      );
+    const { KRITIKOS_DEMO_CANDIDATES: candidates, KRITIKOS_DEMO_SEED: seed } = settings;
+    if (await loadDemo(db, jobs, { candidates, seed }))
+      console.log(`Loaded the demo in ${((Date.now() - started) / 1000).toFixed(1)} s.`);
   }
   const webFolder = fileURLToPath(new URL('../web/dist', import.meta.url));
   const app = await application(tools, settings, logger, webFolder);

@@ -11,6 +11,7 @@ describe('the settings', () => {
       TRUSTED_PROXIES: [],
       HSTS_SECONDS: 0,
       KRITIKOS_DEMO: false,
+      KRITIKOS_DEMO_CANDIDATES: 48,
     });
   });
 
@@ -35,6 +36,8 @@ describe('the settings', () => {
     [{ DATABASE_URL, TRUSTED_PROXIES: '10.0.0.0/40' }, 'The setting TRUSTED_PROXIES'],
     [{ DATABASE_URL, HSTS_SECONDS: '-1' }, 'The setting HSTS_SECONDS must not be negative.'],
     [{ DATABASE_URL, KRITIKOS_DEMO: 'yes' }, 'The setting KRITIKOS_DEMO must be 1'],
+    [{ DATABASE_URL, KRITIKOS_DEMO_CANDIDATES: '3' }, 'must be from 30 to 20000'],
+    [{ DATABASE_URL, KRITIKOS_DEMO_SEED: '1.5' }, 'must be a whole number'],
   ])('that cannot be used are named in a sentence: %o', (environment, sentence) => {
     expect(() => readSettings(environment)).toThrow(BadSetting);
     expect(() => readSettings(environment)).toThrow(sentence);

@@ -75,6 +75,17 @@ const settings = z.object({
     .default(''),
   MAIL_FROM: z.string().max(200).default('Kritikos <kritikos@localhost>'),
   KRITIKOS_DEMO: flag,
+  /** How many candidates the demo has this year, and the seed of everything that chance does there. */
+  KRITIKOS_DEMO_CANDIDATES: z.coerce
+    .number('must be a number')
+    .int('must be a whole number')
+    .min(30, 'must be from 30 to 20000')
+    .max(20_000, 'must be from 30 to 20000')
+    .default(48),
+  KRITIKOS_DEMO_SEED: z.coerce
+    .number('must be a number')
+    .int('must be a whole number')
+    .default(20_261_124),
 });
 export type Settings = z.output<typeof settings>;
 
