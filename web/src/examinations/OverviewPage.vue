@@ -69,7 +69,8 @@ const signOf = (done: number, of: number) => (of > 0 && done >= of ? '●' : don
             </td>
             <td>
               <div v-for="e in station.examiners" :key="e.accountId">
-                {{ e.name }}<span v-if="e.every > 1" class="soft">, one in {{ e.every }}</span>
+                {{ e.name }}<span v-if="e.circuit" class="soft">, circuit {{ e.circuit }}</span
+                ><span v-if="e.every > 1" class="soft">, one in {{ e.every }}</span>
               </div>
             </td>
           </tr>

@@ -203,9 +203,8 @@ const setAssigned = (station: Station, accountId: string, part: Partial<Assigned
 <style scoped>
 .station {
   display: grid;
-  grid-template-columns: 2fr 3fr;
-  gap: 12px;
-  padding: 8px 0;
+  gap: 6px;
+  padding: 10px 0;
   border-bottom: 1px solid var(--rule);
 }
 .offer {
@@ -239,14 +238,14 @@ details {
 .line {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
+  gap: 6px 10px;
   align-items: center;
 }
 .line > span {
-  flex: 1 1 120px;
+  flex: 1 1 130px;
 }
 .line > .v-input {
-  flex: 0 0 148px;
+  flex: 0 0 172px;
 }
 .add {
   display: grid;
