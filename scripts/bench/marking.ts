@@ -6,6 +6,7 @@ import type { Database } from '../../server/db/database.ts';
 import { importCandidates } from '../../server/examinations/candidates.ts';
 import { planSheets } from '../../server/examinations/planning.ts';
 import * as examinations from '../../server/examinations/service.ts';
+import { addStation, assignExaminers } from '../../server/examinations/stations.ts';
 import { newId } from '../../server/http/newId.ts';
 import { Device } from './device.ts';
 import { quantile, report } from './report.ts';
@@ -80,7 +81,7 @@ async function prepareBench(url: string): Promise<string[]> {
   const emails: string[] = [];
   for (let station = 0; station < STATIONS; station++) {
     const wanted = { title: `S ${station}`, minutes: 8, checklistVersionId: checklist?.versionId };
-    const { stationList } = await examinations.addStation(
+    const { stationList } = await addStation(
       db,
       id,
       { ...wanted, checklistVersionId: wanted.checklistVersionId ?? '' },
@@ -92,7 +93,7 @@ async function prepareBench(url: string): Promise<string[]> {
       emails.push(email);
       examiners.push({ accountId: await copyAccount(db, email), every: 1, circuit: null });
     }
-    await examinations.assignExaminers(db, stationList.at(-1)?.id ?? '', { examiners }, lead);
+    await assignExaminers(db, stationList.at(-1)?.id ?? '', { examiners }, lead);
   }
   await planSheets(db, id, lead);
   await examinations.setMarkingOpen(db, id, true, lead);

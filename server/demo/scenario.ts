@@ -11,8 +11,10 @@ import type { Database } from '../db/database.ts';
 import { importCandidates } from '../examinations/candidates.ts';
 import { planSheets } from '../examinations/planning.ts';
 import * as examinations from '../examinations/service.ts';
+import { addStation, assignExaminers, changeChecklistVersion } from '../examinations/stations.ts';
 import type { Jobs } from '../jobs/jobs.ts';
-import { releaseDecision, signDecision, usualSettings } from '../standards/service.ts';
+import { usualSettings } from '../standards/service.ts';
+import { releaseDecision, signDecision } from '../standards/signing.ts';
 import { createBankStation } from '../stations/service.ts';
 import { fillSheets } from './fillSheets.ts';
 import { IMPERFECTIONS } from './imperfections.ts';
@@ -156,15 +158,10 @@ async function prepare(stage: Stage, sitting: Sitting): Promise<Examination> {
   );
   for (const name of sitting.stations) {
     const { versionId, checklistVersionId } = stage.bank.get(name) as BankStation;
-    const { stationList } = await examinations.addStation(
-      db,
-      id,
-      { bankVersionId: versionId },
-      lead,
-    );
+    const { stationList } = await addStation(db, id, { bankVersionId: versionId }, lead);
     const added = stationList.at(-1) as Station;
     if (added.checklistVersionId === checklistVersionId) continue;
-    await examinations.changeChecklistVersion(db, added.id, checklistVersionId, lead);
+    await changeChecklistVersion(db, added.id, checklistVersionId, lead);
   }
   await importCandidates(db, id, candidateList(sitting), lead);
   const { stationList } = await examinations.describeExamination(db, id, lead);
@@ -194,7 +191,7 @@ async function staff({ db, lead, examiners }: Stage, station: Station): Promise<
     circuit,
   }));
   const assigned = here.map(({ account, ...rest }) => ({ accountId: account.id, ...rest }));
-  await examinations.assignExaminers(db, station.id, { examiners: assigned }, lead);
+  await assignExaminers(db, station.id, { examiners: assigned }, lead);
   const { position, examiner } = IMPERFECTIONS.otherSchool;
   for (const { account } of here) {
     if (station.position === position && account.name === examiner) continue;

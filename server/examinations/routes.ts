@@ -9,6 +9,7 @@ import { planSheets } from './planning.ts';
 import * as candidates from './candidateRepository.ts';
 import * as examinations from './repository.ts';
 import * as service from './service.ts';
+import * as stations from './stations.ts';
 
 export const examinationRoutes = [
   route('GET /examinations', ({ db, account }) => examinations.listExaminations(db, account.id)),
@@ -25,16 +26,16 @@ export const examinationRoutes = [
     service.changeLeads(db, params.examination, body, account, hints),
   ),
   route('POST /examinations/:examination/stations', ({ db, params, body, account }) =>
-    service.addStation(db, params.examination, body, account),
+    stations.addStation(db, params.examination, body, account),
   ),
   route('PATCH /stations/:station', ({ db, params, body, account }) =>
-    service.changeChecklistVersion(db, params.station, body.checklistVersionId, account),
+    stations.changeChecklistVersion(db, params.station, body.checklistVersionId, account),
   ),
   route('PUT /stations/:station/readings', ({ db, params, body, account }) =>
-    service.keepPatientReadings(db, params.station, body, account),
+    stations.keepPatientReadings(db, params.station, body, account),
   ),
   route('PUT /stations/:station/examiners', ({ db, params, body, account }) =>
-    service.assignExaminers(db, params.station, body, account),
+    stations.assignExaminers(db, params.station, body, account),
   ),
   route('GET /examinations/:examination/candidates', ({ db, params, query, account }) =>
     candidates.candidatePage(db, params.examination, account.id, query),

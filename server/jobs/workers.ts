@@ -1,6 +1,6 @@
 import type { JobKind } from '@kritikos/contracts/jobs';
 import { importStudents } from '../people/importing.ts';
-import { bootstrapWork } from '../standards/service.ts';
+import { bootstrapWork } from '../standards/signing.ts';
 import type { Worker } from './jobs.ts';
 import { recompute } from './pool.ts';
 

@@ -1,5 +1,6 @@
 import { route } from '../http/route.ts';
 import * as service from './service.ts';
+import { releaseDecision, signDecision } from './signing.ts';
 
 export const standardRoutes = [
   route('GET /examinations/:examination/standards', ({ db, params, account }) =>
@@ -11,7 +12,7 @@ export const standardRoutes = [
   route(
     'POST /examinations/:examination/decisions',
     async ({ db, hints, jobs, params, body, account }) => {
-      const signed = await service.signDecision(db, params.examination, body, account, jobs);
+      const signed = await signDecision(db, params.examination, body, account, jobs);
       hints.examinationChanged(params.examination);
       return signed;
     },
@@ -20,7 +21,7 @@ export const standardRoutes = [
     service.readDecision(db, params.decision, account),
   ),
   route('POST /decisions/:decision/release', ({ db, params, account }) =>
-    service.releaseDecision(db, params.decision, account),
+    releaseDecision(db, params.decision, account),
   ),
   route('GET /decisions/:decision/rereading', ({ db, params, account }) =>
     service.rereadDecision(db, params.decision, account),
