@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Account } from '@kritikos/contracts/accounts';
 import type { Examination, Station } from '@kritikos/contracts/examinations';
-import { computed, ref } from 'vue';
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import { useExamination } from './examinationStore.ts';
@@ -18,6 +18,12 @@ const usable = computed(() =>
   ),
 );
 const problem = ref('');
+const told = useTemplateRef<HTMLElement>('told');
+// The panel is long: what went wrong at its top is said at its end, and must be seen.
+watch(problem, async (now) => {
+  await nextTick();
+  if (now) told.value?.scrollIntoView({ block: 'nearest' });
+});
 const added = ref<string | null>(null);
 
 async function change(action: () => Promise<Examination>) {
@@ -196,7 +202,9 @@ const setAssigned = (station: Station, accountId: string, part: Partial<Assigned
       <v-btn type="submit" :disabled="!added">Add station</v-btn>
       <router-link to="/bank">Make a new one in the bank</router-link>
     </form>
-    <v-alert v-if="problem" type="error" role="alert" class="mt-2">{{ problem }}</v-alert>
+    <div ref="told">
+      <v-alert v-if="problem" type="error" role="alert" class="mt-2">{{ problem }}</v-alert>
+    </div>
   </section>
 </template>
 
