@@ -33,7 +33,23 @@ export function equate(
   method: Equating['method'] = 'linear',
 ): Equating | null {
   const [now, then] = [momentsOf(thisYear), momentsOf(lastYear)];
-  if (!now || !then) return null;
+  return now && then ? equateMoments(now, then, method) : null;
+}
+
+/** What equating needs to know of a cohort: mean and spread of the whole paper and of the anchors. */
+export interface CohortMoments {
+  readonly total: number;
+  readonly anchor: number;
+  readonly totalSd: number;
+  readonly anchorSd: number;
+}
+
+/** The same from means and standard deviations; `null` (linear) where nothing varies. */
+export function equateMoments(
+  now: CohortMoments,
+  then: CohortMoments,
+  method: Equating['method'] = 'linear',
+): Equating | null {
   const slopes =
     method === 'mean' ? [1, 1] : [now.anchorSd / now.totalSd, then.totalSd / then.anchorSd];
   const [down = NaN, up = NaN] = slopes;
@@ -50,7 +66,7 @@ export function equate(
   };
 }
 
-function momentsOf({ totals, anchors }: EquatedCohort) {
+function momentsOf({ totals, anchors }: EquatedCohort): CohortMoments | null {
   const [total, anchor] = [mean(totals), mean(anchors)];
   const [totalSd, anchorSd] = [standardDeviation(totals), standardDeviation(anchors)];
   if (total === null || anchor === null || totalSd === null || anchorSd === null) return null;

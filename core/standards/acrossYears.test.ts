@@ -1,0 +1,119 @@
+import { describe, expect, it } from 'vitest';
+import { seededChance } from '../numerics/random.ts';
+import { yearsApart } from './acrossYears.ts';
+import type { Sitting } from './acrossYears.ts';
+import { equate } from './equating.ts';
+
+const STATIONS = 8;
+const ANCHORS = [0, 1, 2, 3, 4];
+
+/** A sitting with a true mean ability; stations differ in ease, scores are ability + ease + error. */
+function sitting(
+  { n, ability, ease }: { n: number; ability: number; ease: readonly number[] },
+  seed: number,
+): Sitting {
+  const chance = seededChance(seed);
+  const rows = Array.from({ length: n }, () => {
+    const own = ability + 6 * chance.normal();
+    return ease.map((easy) => own + easy + 10 * chance.normal());
+  });
+  return { rows, anchors: ANCHORS };
+}
+const then = [60, 62, 64, 66, 68, 60, 62, 64];
+/** The own stations of this year are 6 easier each, so that the paper is 6 x 3 / 8 = 2.25 easier. */
+const now = then.map((ease, i) => (i >= ANCHORS.length ? ease + 6 : ease));
+
+describe('a better cohort and an easier paper', () => {
+  it('are told apart: anchors that rise by 5, a paper that rises by 10', () => {
+    const last = {
+      rows: [0, 10, 20].map((x) => Array<number>(4).fill(50 + x)),
+      anchors: [0, 1, 2],
+    };
+    const next = {
+      rows: [0, 10, 20].map((x) => [...Array<number>(3).fill(55 + x), 75 + x]),
+      anchors: [0, 1, 2],
+    };
+    const { cohort, paper } = yearsApart(next, last, { method: 'mean' });
+    expect(cohort.estimate).toBeCloseTo(5, 9);
+    expect(paper.estimate).toBeCloseTo(5, 9);
+  });
+
+  it('are those of equating by itself where no anchor drifted', () => {
+    const [a, b] = [
+      sitting({ n: 48, ability: 4, ease: now }, 5),
+      sitting({ n: 40, ability: 0, ease: then }, 6),
+    ];
+    const mean = (xs: readonly (number | null)[]) =>
+      xs.reduce<number>((sum, x) => sum + (x ?? NaN), 0) / xs.length;
+    const cohortOf = ({ rows }: Sitting) => ({
+      totals: rows.map(mean),
+      anchors: rows.map((row) => mean(row.slice(0, ANCHORS.length))),
+    });
+    for (const method of ['mean', 'linear'] as const) {
+      const { cohort, paper, used } = yearsApart(a, b, { method });
+      expect(used).toEqual(ANCHORS);
+      const expected = equate(cohortOf(a), cohortOf(b), method);
+      expect(cohort.estimate).toBeCloseTo(expected?.cohortDifference ?? NaN, 9);
+      expect(paper.estimate).toBeCloseTo(expected?.paperDifference ?? NaN, 9);
+    }
+  });
+
+  // Known truth: cohorts 4 apart, papers 2.25 apart. Of 150 repetitions an interval that holds 95 %
+  // covers in 142.5 on average, with a standard deviation of 2.7 (binomial).
+  it('have intervals that hold the truth about as often as they say', () => {
+    const [covered, repetitions] = [{ cohort: 0, paper: 0 }, 150];
+    for (let seed = 0; seed < repetitions; seed++) {
+      const result = yearsApart(
+        sitting({ n: 48, ability: 4, ease: now }, 1000 + seed),
+        sitting({ n: 40, ability: 0, ease: then }, 5000 + seed),
+        { method: 'mean', resamples: 300, seed },
+      );
+      const holds = ({ lower, upper }: { lower: number | null; upper: number | null }, t: number) =>
+        (lower ?? NaN) <= t && t <= (upper ?? NaN);
+      if (holds(result.cohort, 4)) covered.cohort++;
+      if (holds(result.paper, 2.25)) covered.paper++;
+    }
+    expect(covered.cohort).toBeGreaterThanOrEqual(132);
+    expect(covered.paper).toBeGreaterThanOrEqual(132);
+  });
+
+  it('rest on the anchors that stayed: one that became 12 easier is found and left out', () => {
+    const drifted = now.map((ease, i) => (i === 3 ? ease + 12 : ease));
+    const { cohort, used, drifts } = yearsApart(
+      sitting({ n: 200, ability: 4, ease: drifted }, 11),
+      sitting({ n: 200, ability: 0, ease: then }, 12),
+    );
+    expect(used).toEqual([0, 1, 2, 4]);
+    expect(cohort.notes[0]).toMatch(/One common station changed/);
+    expect(drifts.map((d) => d.beyondError)).toEqual([false, false, false, true, false]);
+    expect(Math.abs((drifts[3]?.drift.estimate ?? NaN) - 12)).toBeLessThan(4);
+    // The standard error of a difference of means of 200 is about 0.8.
+    expect(Math.abs((cohort.estimate ?? NaN) - 4)).toBeLessThan(2.4);
+  });
+
+  it('cannot be told with two anchors or three candidates, and says so', () => {
+    const few = (s: Sitting): Sitting => ({ ...s, anchors: [0, 1] });
+    const [a, b] = [
+      sitting({ n: 30, ability: 0, ease: now }, 1),
+      sitting({ n: 30, ability: 0, ease: then }, 2),
+    ];
+    expect(yearsApart(few(a), few(b)).cohort).toMatchObject({
+      estimate: null,
+      notes: [expect.stringMatching(/^2 stations are in common: too few/)],
+    });
+    expect(yearsApart({ ...a, anchors: [] }, { ...b, anchors: [] }).paper.notes[0]).toMatch(
+      /^No station is in common/,
+    );
+    const three = { ...a, rows: a.rows.map((row, i) => (i < 2 ? row : [null, ...row.slice(1)])) };
+    expect(yearsApart(three, b).cohort.notes[0]).toMatch(/fewer than three candidates/);
+    expect(() => yearsApart(a, few(b))).toThrow(RangeError);
+  });
+
+  it('is the same for the same seed', () => {
+    const [a, b] = [
+      sitting({ n: 48, ability: 4, ease: now }, 5),
+      sitting({ n: 40, ability: 0, ease: then }, 6),
+    ];
+    expect(yearsApart(a, b, { seed: 3 })).toEqual(yearsApart(a, b, { seed: 3 }));
+  });
+});
