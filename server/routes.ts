@@ -14,6 +14,7 @@ import { peopleRoutes } from './people/routes.ts';
 import { bankRoutes } from './stations/routes.ts';
 import { resultRoutes } from './results/routes.ts';
 import { standardRoutes } from './standards/routes.ts';
+import { yearRoutes } from './years/routes.ts';
 
 /** Every address of the API, in the order in which an examination is run. */
 export const routes: readonly Route[] = [
@@ -28,6 +29,7 @@ export const routes: readonly Route[] = [
   ...agreementRoutes,
   ...standardRoutes,
   ...resultRoutes,
+  ...yearRoutes,
   ...jobRoutes,
   ...hintRoutes,
   ...auditRoutes,

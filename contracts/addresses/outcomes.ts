@@ -8,8 +8,9 @@ import {
   standardSettings,
   standardsPage,
 } from '../standards.ts';
+import { stationYears, years } from '../years.ts';
 import type { Contracts } from '../contract.ts';
-import { leads, reads } from './access.ts';
+import { LEAD, leads, reads } from './access.ts';
 
 /** Standards, decisions and results. */
 export const outcomes = {
@@ -60,5 +61,15 @@ export const outcomes = {
     says: 'What one candidate did, station by station, and why the outcome is what it is',
     access: reads('examination'),
     answers: candidateReport,
+  },
+  'GET /examinations/:examination/years': {
+    says: 'The examination beside the sittings before it, the better cohort told from the easier paper',
+    access: reads('examination'),
+    answers: years,
+  },
+  'GET /bank-stations/:bank/years': {
+    says: 'A station of the bank over the sittings that used it, and its items by what they say',
+    access: LEAD,
+    answers: stationYears,
   },
 } as const satisfies Contracts;

@@ -4,7 +4,6 @@ import { yearsApart } from './acrossYears.ts';
 import type { Sitting } from './acrossYears.ts';
 import { equate } from './equating.ts';
 
-const STATIONS = 8;
 const ANCHORS = [0, 1, 2, 3, 4];
 
 /** A sitting with a true mean ability; stations differ in ease, scores are ability + ease + error. */

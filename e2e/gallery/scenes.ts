@@ -75,7 +75,7 @@ const openMenu: Then = async (page) => {
 const untilAlert: Then = (page) => page.getByRole('alert').waitFor();
 
 const cohort = (name: string, then: Then) =>
-  lead(name, '/cohorts', 'Examinations', async (page, context) => {
+  lead(name, '/cohorts', 'New cohort', async (page, context) => {
     await page.getByRole('link', { name: '2026', exact: true }).click();
     await page.getByText('Amara Whitlock').waitFor();
     await then(page, context);
@@ -100,13 +100,13 @@ export const SCENES: readonly Scene[] = [
   ),
   onPhone(nobody('no such page', '/nowhere', 'There is no such page')),
   scene('first')('first account', '/first-administrator', 'Make the first account'),
-  lead('examinations', '/examinations', 'Examinations'),
-  lead('new examination', '/examinations', 'Examinations', async (page, context) => {
+  lead('examinations', '/examinations', 'New examination'),
+  lead('new examination', '/examinations', 'New examination', async (page, context) => {
     await button(page, 'New examination').click();
     await untilDialog(page, context);
   }),
-  lead('the own menu', '/examinations', 'Examinations', openMenu),
-  lead('change password', '/examinations', 'Examinations', async (page, context) => {
+  lead('the own menu', '/examinations', 'New examination', openMenu),
+  lead('change password', '/examinations', 'New examination', async (page, context) => {
     await openMenu(page, context);
     await page.getByText('Change password').click();
     await untilDialog(page, context);
@@ -124,8 +124,8 @@ export const SCENES: readonly Scene[] = [
   }),
   lead('letters', '/post', 'Letters'),
   onPhone(nobody('a link that is none', `/welcome#${'x'.repeat(43)}`, 'This link is none of ours')),
-  lead('cohorts', '/cohorts', 'Examinations'),
-  lead('new cohort', '/cohorts', 'Examinations', async (page, context) => {
+  lead('cohorts', '/cohorts', 'New cohort'),
+  lead('new cohort', '/cohorts', 'New cohort', async (page, context) => {
     await button(page, 'New cohort').click();
     await untilDialog(page, context);
   }),

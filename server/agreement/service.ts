@@ -40,10 +40,7 @@ export async function describeAgreement(
     await requireExamination(trx, examinationId, viewer);
     const stations = await listStations(trx, examinationId, viewer.id);
     const { pairs: planned } = await cycleCounts(trx, examinationId, viewer.id);
-    const known = await ofEveryStation(trx, examinationId, viewer, {
-      kind: 'agreement/1',
-      workOut: (_, ids) => describeStations(trx, stations, ids, viewer),
-    });
+    const known = await stationAgreements(trx, examinationId, stations, viewer);
     const described = stations.flatMap((station) => {
       const { id, position, title } = station;
       const own = known.get(id);
@@ -51,6 +48,19 @@ export async function describeAgreement(
     });
     const doubleMarked = described.reduce((sum, station) => sum + station.candidates, 0);
     return { doubleMarked, planned, stations: described };
+  });
+}
+
+/** How far the examiners of each station agree, as it is kept. */
+export function stationAgreements(
+  db: Database,
+  examinationId: string,
+  stations: readonly Station[],
+  viewer: Account,
+): Promise<ReadonlyMap<string, Described>> {
+  return ofEveryStation(db, examinationId, viewer, {
+    kind: 'agreement/1',
+    workOut: (own, ids) => describeStations(own, stations, ids, viewer),
   });
 }
 

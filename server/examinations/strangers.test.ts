@@ -7,6 +7,7 @@ import * as marking from '../marking/repository.ts';
 import * as results from '../results/repository.ts';
 import * as standards from '../standards/repository.ts';
 import { startServer } from '../testing/startServer.ts';
+import * as held from '../years/repository.ts';
 import * as candidates from './candidateRepository.ts';
 import * as stations from './stationRepository.ts';
 import * as examinations from './repository.ts';
@@ -29,6 +30,11 @@ const { id: sheet, candidate_id: candidate } = await db('sheet')
   .whereNotNull('submitted_at')
   .first();
 const { id: decision } = await db('decision').where(of).first('id');
+const { id: lastYears } = await db('examination').orderBy('held_on').first('id');
+const { bank_station_id: bankStation } = await db('station as s')
+  .join('bank_station_version as v', 'v.id', 's.bank_version_id')
+  .where('s.id', station)
+  .first('v.bank_station_id');
 const page = { offset: 0, limit: 10 };
 
 function account(email: string) {
@@ -70,6 +76,11 @@ const QUERIES: Record<string, (viewer: string) => Promise<unknown>> = {
   findDecision: (viewer) => standards.findDecision(db, decision, viewer),
   newestDecision: (viewer) => standards.newestDecision(db, examination, viewer),
   findRelease: (viewer) => standards.findRelease(db, decision, viewer),
+  relatedSittings: (viewer) => held.relatedSittings(db, examination, viewer, 5),
+  sittingsOf: (viewer) => held.sittingsOf(db, bankStation, viewer, 5),
+  bankStationsOf: async (viewer) => [...(await held.bankStationsOf(db, examination, viewer))],
+  anchorsBetween: (viewer) => held.anchorsBetween(db, examination, lastYears, viewer),
+  itemShares: (viewer) => held.itemShares(db, [station], viewer),
   candidateRows: (viewer) => results.candidateRows(db, examination, viewer, page),
   countCandidates: (viewer) => results.countCandidates(db, examination, viewer),
   'submittedSheets of a candidate': (viewer) => results.submittedSheets(db, candidate, viewer),

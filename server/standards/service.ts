@@ -32,10 +32,7 @@ export async function openStandards(
   const everybody = await candidateNumbers(db, examinationId, viewer.id);
   const decisions = await standards.listDecisions(db, examinationId, viewer.id);
   const stations = await listStations(db, examinationId, viewer.id);
-  const columns = await ofEveryStation(db, examinationId, viewer, {
-    kind: 'marks/1',
-    workOut: (own, ids) => standards.markColumns(own, { examinationId, stations: ids }, viewer.id),
-  });
+  const columns = await stationMarks(db, examinationId, viewer);
   const marks = withColumns(stations, columns, everybody.length);
   return {
     candidates: everybody.map(({ id, number, state }) => ({
@@ -48,6 +45,18 @@ export async function openStandards(
     draft: (await standards.findDraft(db, examinationId, viewer.id)) ?? usualSettings(marks.length),
     decisions,
   };
+}
+
+/** The marks of every station in columns, as they are kept. */
+export function stationMarks(
+  db: Database,
+  examinationId: string,
+  viewer: Account,
+): Promise<ReadonlyMap<string, MarkColumns>> {
+  return ofEveryStation(db, examinationId, viewer, {
+    kind: 'marks/1',
+    workOut: (own, stations) => standards.markColumns(own, { examinationId, stations }, viewer.id),
+  });
 }
 
 /** The list of decisions needs their counts; thousands of single outcomes stay behind. */
