@@ -1,4 +1,5 @@
 import { CRITICAL_RULES } from '@kritikos/core/scoring/criticalItems';
+import { STATION_METHODS } from '@kritikos/core/standards/stationMethods';
 import { z } from 'zod';
 import { id, instant, text } from './primitives.ts';
 
@@ -11,13 +12,22 @@ export const examRule = examRuleBefore.extend({ criticalBy: z.enum(CRITICAL_RULE
 
 export const criticalCount = z.object({ item: z.string(), observed: z.int(), missed: z.int() });
 
-export const standardSettings = z.object({
+/** As they were while borderline regression was the only method. */
+const settingsBefore = z.object({
   borderline: z.number().min(1).max(5),
   rule: examRule,
   handCuts: z.record(
     id,
     z.number().min(0, 'a cut lies between 0 and 100').max(100, 'a cut lies between 0 and 100'),
   ),
+});
+const method = z.enum(STATION_METHODS);
+export const standardSettings = settingsBefore.extend({
+  /** The method of every station that none is chosen for, and those of single stations. */
+  method,
+  methods: z.record(id, method),
+  fixedPercent: z.number().min(0).max(100),
+  sds: z.number().min(0).max(4),
 });
 export type Settings = z.infer<typeof standardSettings>;
 
@@ -74,9 +84,9 @@ const signed = z.object({
  */
 const signedBySchema1 = signed.extend({
   schema: z.literal(1),
-  settings: standardSettings.extend({ rule: examRuleBefore }),
+  settings: settingsBefore.extend({ rule: examRuleBefore }),
 });
-const signedBySchema2 = signed.extend({ schema: z.literal(2), settings: standardSettings });
+const signedBySchema2 = signed.extend({ schema: z.literal(2), settings: settingsBefore });
 
 /** From here on a decision names the method by which its cuts were set. */
 const signedByBorderlineRegression = signedBySchema2.extend({
@@ -84,11 +94,20 @@ const signedByBorderlineRegression = signedBySchema2.extend({
   method: z.literal('borderline-regression'),
 });
 
+/** Every station by the method of the examination, or by one of its own. */
+const signedByMethods = signed.extend({
+  schema: z.literal(4),
+  method,
+  settings: standardSettings,
+  cuts: z.array(stationCut.extend({ method })),
+});
+
 /** A signed decision: never changed, only followed by a new one. Old schemas are read for ever. */
 export const decision = z.discriminatedUnion('schema', [
   signedBySchema1,
   signedBySchema2,
-  z.discriminatedUnion('method', [signedByBorderlineRegression]),
+  signedByBorderlineRegression,
+  signedByMethods,
 ]);
 export type Decision = z.infer<typeof decision>;
 
@@ -99,7 +118,8 @@ export type Release = z.infer<typeof release>;
 export const decisionSummary = z.discriminatedUnion('schema', [
   signedBySchema1.omit({ outcomes: true }),
   signedBySchema2.omit({ outcomes: true }),
-  z.discriminatedUnion('method', [signedByBorderlineRegression.omit({ outcomes: true })]),
+  signedByBorderlineRegression.omit({ outcomes: true }),
+  signedByMethods.omit({ outcomes: true }),
 ]);
 export type DecisionSummary = z.infer<typeof decisionSummary>;
 

@@ -1,3 +1,4 @@
+import { BY_REGRESSION } from './testing/settings.ts';
 import { describe, expect, it } from 'vitest';
 import type { CriticalCount } from '../scoring/criticalItems.ts';
 import { decideCandidate, examCut } from './examRule.ts';
@@ -98,7 +99,7 @@ describe('the standard of a whole examination', () => {
     record('e', null, 3),
   ];
   const standard = setStandard([{ station: 'knee', records }], ['a', 'b', 'c', 'd', 'e', 'f'], {
-    borderline: 2.5,
+    ...BY_REGRESSION,
     rule,
     handCuts: {},
   });

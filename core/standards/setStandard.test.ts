@@ -1,3 +1,4 @@
+import { BY_REGRESSION } from './testing/settings.ts';
 import { describe, expect, it } from 'vitest';
 import type { CriticalCount } from '../scoring/criticalItems.ts';
 import { setStandard } from './setStandard.ts';
@@ -27,7 +28,7 @@ const data: StationData[] = [
   },
 ];
 const settings: StandardSettings = {
-  borderline: 2.5,
+  ...BY_REGRESSION,
   rule: {
     semMultiplier: 0,
     fewestStationsPassed: 0,

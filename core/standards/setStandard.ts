@@ -1,6 +1,9 @@
 import { standardErrorOfMeasurement } from '../reliability/standardError.ts';
 import { borderlineRegression } from './borderlineRegression.ts';
 import type { BorderlineRegression } from './borderlineRegression.ts';
+import type { Estimate } from '../numerics/estimate.ts';
+import { cutBy } from './stationMethods.ts';
+import type { MethodSettings, StationMethod } from './stationMethods.ts';
 import { decideCandidate, examCut } from './examRule.ts';
 import type { CandidateOutcome, ExamCut, ExamRule } from './examRule.ts';
 import { stationOutcome } from './stationOutcome.ts';
@@ -17,17 +20,24 @@ export interface StationData {
   readonly records: readonly StationRecord[];
 }
 
-export interface StandardSettings {
-  /** The point of the global rating scale at which the cut is read. */
-  readonly borderline: number;
+export interface StandardSettings extends MethodSettings {
+  /** The method of every station that none is chosen for. */
+  readonly method: StationMethod;
+  /** Methods chosen for single stations. */
+  readonly methods: Readonly<Record<string, StationMethod>>;
   readonly rule: ExamRule;
-  /** Cuts set by hand, by station; they take the place of the regression's. */
+  /** Cuts set by hand, by station; they take the place of the method's. */
   readonly handCuts: Readonly<Record<string, number>>;
 }
 
 export interface StationStandard {
   readonly station: string;
+  /** Scores against grades with their line, whatever the method. */
   readonly regression: BorderlineRegression;
+  readonly method: StationMethod;
+  /** What the method says. */
+  readonly byMethod: Estimate;
+  /** What holds: by hand where it was set so, else what the method says. */
   readonly cut: number | null;
   readonly byHand: boolean;
   readonly passed: number;
@@ -103,8 +113,10 @@ export function scoredPairs(records: readonly StationRecord[]): {
 function stationStandard(data: StationData, settings: StandardSettings): StationStandard {
   const { scores, grades } = scoredPairs(data.records);
   const regression = borderlineRegression(scores, grades, settings.borderline);
+  const method = settings.methods[data.station] ?? settings.method;
+  const byMethod = cutBy(method, { scores, grades }, settings);
   const byHand = settings.handCuts[data.station];
-  const cut = byHand ?? regression.cut.estimate;
+  const cut = byHand ?? byMethod.estimate;
   const scored = data.records.filter((r) => r.percent !== null);
   const count = (outcome: string) =>
     cut === null
@@ -113,6 +125,8 @@ function stationStandard(data: StationData, settings: StandardSettings): Station
   return {
     station: data.station,
     regression,
+    method,
+    byMethod,
     cut,
     byHand: byHand !== undefined,
     passed: count('passed'),

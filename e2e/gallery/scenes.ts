@@ -208,6 +208,15 @@ export const SCENES: readonly Scene[] = [
     await page.reload();
     await page.getByRole('progressbar').first().waitFor();
   }),
+  examined('over the years', '/years', /Cohort 2026 did/),
+  lead('a station over the years', '/bank', 'Unsteady ankle', async (page) => {
+    await page
+      .getByRole('row', { name: /Shoulder that slips/ })
+      .getByRole('link')
+      .last()
+      .click();
+    await page.getByText('took the place of').waitFor();
+  }),
   onPhone(lead('catalogue', '/catalogue', 'Catalogue of procedures')),
   onPhone(lead('a procedure', '/catalogue/mcmurray-rotation-extension', 'McMurray test')),
   onPhone(lead('a close-up', '/catalogue/talar-tilt-neutral', 'Talar tilt')),

@@ -155,7 +155,7 @@ export async function saveDraft(
 }
 
 type Signature = 'id' | 'number' | 'reason' | 'signedBy' | 'signedAt';
-type SignedNow = Extract<Decision, { schema: 3 }>;
+type SignedNow = Extract<Decision, { schema: 4 }>;
 export type Content = Omit<SignedNow, Signature>;
 
 export async function insertDecision(

@@ -42,7 +42,11 @@ export async function openStandards(
     })),
     marks,
     outstanding: await standards.countOutstanding(db, examinationId, viewer.id),
-    draft: (await standards.findDraft(db, examinationId, viewer.id)) ?? usualSettings(marks.length),
+    // A draft of before lacks what has been added to settings since.
+    draft: {
+      ...usualSettings(marks.length),
+      ...(await standards.findDraft(db, examinationId, viewer.id)),
+    },
     decisions,
   };
 }
@@ -68,6 +72,10 @@ function withoutOutcomes(decision: Decision): DecisionSummary {
 
 export function usualSettings(stations: number): Settings {
   return {
+    method: 'borderline-regression',
+    methods: {},
+    fixedPercent: 60,
+    sds: 1,
     borderline: borderlinePoint(FIVE_POINT_SCALE) ?? 2.5,
     rule: {
       semMultiplier: 0,

@@ -139,7 +139,7 @@ function contentOf(
   if (examCut === null) {
     const without = standard.stations.findIndex((station) => station.cut === null);
     const why =
-      standard.stations[without]?.regression.cut.notes[0] ??
+      standard.stations[without]?.byMethod.notes[0] ??
       'The standard error of measurement is undefined, so it cannot be added.';
     throw invalid([
       {
@@ -155,8 +155,8 @@ function contentOf(
     ]);
   }
   return {
-    schema: 3,
-    method: 'borderline-regression',
+    schema: 4,
+    method: settings.method,
     settings,
     total: examCut.total,
     sem: standard.sem,
@@ -165,10 +165,13 @@ function contentOf(
       title: data[i]?.title ?? '',
       cut: station.cut,
       byHand: station.byHand,
-      standardError: station.regression.cut.standardError,
-      bootstrapError: bootstraps[i]?.standardError ?? null,
+      method: station.method,
+      standardError: station.byMethod.standardError,
+      // The resampled error is of the line.
+      bootstrapError:
+        station.method === 'borderline-regression' ? (bootstraps[i]?.standardError ?? null) : null,
       rSquared: station.regression.line?.rSquared ?? null,
-      n: station.regression.cut.n,
+      n: station.byMethod.n,
     })),
     passed: standard.passed,
     failed: standard.failed,

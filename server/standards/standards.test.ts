@@ -1,6 +1,6 @@
 import type { Decision, Settings, StandardsPage } from '@kritikos/contracts/standards';
 import type { CandidateReport, Results } from '@kritikos/contracts/results';
-import { linearRegression } from 'simple-statistics';
+import { linearRegression, mean } from 'simple-statistics';
 import { parse } from 'csv-parse/sync';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { newId } from '../http/newId.ts';
@@ -71,6 +71,61 @@ describe('setting the standard', () => {
     const old = (await lead.call('GET', `/decisions/${newest?.id}`)).body;
     expect(old.total).toBe(newest?.total);
     expect(next.total).toBeGreaterThan(old.total);
+  });
+
+  it('signs another method, and another than that at one station, and names them', async () => {
+    const [newest] = (await open()).decisions;
+    const [first] = page.marks;
+    const settings = {
+      ...page.draft,
+      method: 'borderline-group' as const,
+      methods: { [first?.station ?? '']: 'fixed-percent' as const },
+      fixedPercent: 55,
+    };
+    const decision = (await sign(settings, newest?.id ?? null).expect(200)).body as Extract<
+      Decision,
+      { schema: 4 }
+    >;
+    expect(decision).toMatchObject({ schema: 4, method: 'borderline-group' });
+    expect(decision.cuts[0]).toMatchObject({
+      method: 'fixed-percent',
+      cut: 55,
+      standardError: null,
+      bootstrapError: null,
+    });
+    for (const [i, records] of [...recordsOn(page).entries()].slice(1)) {
+      // Livingston & Zieky 1982: the mean of those graded within half a grade of the borderline.
+      const borderline = records.flatMap((r) =>
+        r.percent !== null && r.grade !== null && Math.abs(r.grade - 2.5) <= 0.5 ? [r.percent] : [],
+      );
+      expect(decision.cuts[i]?.cut).toBeCloseTo(mean(borderline), 9);
+    }
+    const [summary] = (await open()).decisions;
+    expect(summary).toMatchObject({
+      schema: 4,
+      method: 'borderline-group',
+      number: decision.number,
+    });
+  });
+
+  it('says which station has no cut by the method, and signs nothing', async () => {
+    const [newest] = (await open()).decisions;
+    // Nobody is graded within half a grade of 1 at most stations.
+    const settings = { ...page.draft, method: 'borderline-group' as const, borderline: 1 };
+    const response = await sign(settings, newest?.id ?? null);
+    expect(response.status).toBe(422);
+    expect(response.body.errors[0].detail).toMatch(/has no cut: Nobody was graded borderline/);
+    expect((await open()).decisions[0]?.id).toBe(newest?.id);
+  });
+
+  it('fills up a draft that was kept before there were other methods', async () => {
+    const { methods, method, fixedPercent, sds, ...before } = page.draft;
+    await server
+      .db('standard_draft')
+      .insert({ examination_id: id, settings: before })
+      .onConflict('examination_id')
+      .merge();
+    expect((await open()).draft).toEqual({ ...before, methods, method, fixedPercent, sds });
   });
 
   it('holds nothing while it computes, and a sheet submitted meanwhile is counted after it', async () => {
@@ -284,6 +339,6 @@ describe('a release', () => {
   it('goes with a decision that names its method', async () => {
     const page: StandardsPage = (await lead.call('GET', `/examinations/${id}/standards`)).body;
     const [newest] = page.decisions;
-    expect(newest).toMatchObject({ schema: 3, method: 'borderline-regression' });
+    expect(newest).toMatchObject({ schema: 4, method: 'borderline-regression' });
   });
 });

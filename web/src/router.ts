@@ -82,6 +82,11 @@ const routes: RouteRecordRaw[] = [
         meta: lead('Decision read again'),
       },
       {
+        path: 'years',
+        component: () => import('./years/YearsPage.vue'),
+        meta: lead('Over the years'),
+      },
+      {
         path: 'results',
         component: () => import('./results/ResultsPage.vue'),
         meta: lead('Report'),
@@ -115,6 +120,12 @@ const routes: RouteRecordRaw[] = [
     path: '/bank',
     component: () => import('./stations/BankPage.vue'),
     meta: lead('Station bank'),
+  },
+  {
+    path: '/bank/:bank/years',
+    component: () => import('./years/StationYearsPage.vue'),
+    props: true,
+    meta: lead('A station over the years'),
   },
   {
     path: '/people',

@@ -28,7 +28,11 @@ const DISPUTES: Record<string, { sign: string; words: string }> = {
 
 <template>
   <div class="page">
-    <h1>Agree</h1>
+    <div class="d-flex align-center ga-3">
+      <h1>Agree</h1>
+      <v-spacer />
+      <router-link :to="`/examinations/${id}/years`">Over the years</router-link>
+    </div>
     <LoadState :error="error" :loading="!data" @retry="reload" />
     <template v-if="data">
       <p class="soft">

@@ -66,6 +66,7 @@ const print = () => window.print();
     <div class="d-flex align-center ga-3">
       <h1>Report</h1>
       <v-spacer />
+      <router-link class="no-print" :to="`/examinations/${id}/years`">Over the years</router-link>
       <v-btn
         class="no-print"
         :href="linkTo('GET /examinations/:examination/results.csv', { examination: id })"

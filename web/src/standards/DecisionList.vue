@@ -1,5 +1,15 @@
 <script setup lang="ts">
 import type { StandardsPage } from '@kritikos/contracts/standards';
+import { counted } from '../shell/counted.ts';
+import { METHOD_WORDS } from './methodWords.ts';
+
+/** By what the cuts were set; until there was another it was borderline regression. */
+function methodOf(decision: StandardsPage['decisions'][number]): string {
+  if (decision.schema !== 4) return METHOD_WORDS['borderline-regression'].title;
+  const others = decision.cuts.filter((cut) => cut.method !== decision.method).length;
+  const { title } = METHOD_WORDS[decision.method];
+  return others === 0 ? title : `${title}; ${counted(others, 'station', 'stations')} otherwise`;
+}
 
 defineProps<{ examination: string; decisions: StandardsPage['decisions'] }>();
 const when = (instant: string) => `${instant.slice(0, 10)} ${instant.slice(11, 16)} UTC`;
@@ -15,6 +25,7 @@ const when = (instant: string) => `${instant.slice(0, 10)} ${instant.slice(11, 1
         {{ (d.total / Math.max(1, d.cuts.length)).toFixed(1) }} % · {{ d.passed }} pass ·
         {{ d.failed }} fail · {{ d.incomplete }} incomplete
       </div>
+      <div>{{ methodOf(d) }}</div>
       <div class="serif">“{{ d.reason }}”</div>
       <router-link
         v-if="d.schema === 1"

@@ -1,13 +1,46 @@
 <script setup lang="ts">
 import type { Settings } from '@kritikos/contracts/standards';
+import { STATION_METHODS } from '@kritikos/core/standards/stationMethods';
+import type { StationMethod } from '@kritikos/core/standards/stationMethods';
+import { METHOD_WORDS } from './methodWords.ts';
 
 const settings = defineModel<Settings>({ required: true });
+const METHODS = STATION_METHODS.map((value) => ({ value, title: METHOD_WORDS[value].title }));
+const uses = (method: StationMethod) =>
+  settings.value.method === method || Object.values(settings.value.methods).includes(method);
 defineProps<{ stations: number; sem: number | null }>();
 </script>
 
 <template>
   <section class="panel rule">
-    <h2>Rule</h2>
+    <h2>Method and rule</h2>
+    <v-select
+      v-model="settings.method"
+      :items="METHODS"
+      label="Method of the examination"
+      class="mb-2"
+    />
+    <label v-if="uses('fixed-percent')">
+      <span>Fixed percentage</span><b class="figures">{{ settings.fixedPercent }} %</b>
+      <v-slider
+        v-model="settings.fixedPercent"
+        :min="30"
+        :max="90"
+        :step="1"
+        aria-label="Fixed percentage"
+      />
+    </label>
+    <label v-if="uses('mean-minus-sd')">
+      <span>Standard deviations below the mean</span
+      ><b class="figures">{{ settings.sds.toFixed(1) }}</b>
+      <v-slider
+        v-model="settings.sds"
+        :min="0"
+        :max="3"
+        :step="0.1"
+        aria-label="Standard deviations below the mean"
+      />
+    </label>
     <label>
       <span>Borderline point of the scale</span
       ><b class="figures">{{ settings.borderline.toFixed(2) }}</b>

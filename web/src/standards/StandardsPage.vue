@@ -6,13 +6,15 @@ import { messageOf } from '../http/api.ts';
 import LoadState from '../shell/LoadState.vue';
 import ConsequencePanel from './ConsequencePanel.vue';
 import DecisionList from './DecisionList.vue';
+import MethodsPanel from './MethodsPanel.vue';
 import RuleControls from './RuleControls.vue';
 import StationPanel from './StationPanel.vue';
 import { useStandard } from './useStandard.ts';
+import type { StationMethod } from '@kritikos/core/standards/stationMethods';
 
 const store = useExamination();
 const own = useStandard(store.current?.id ?? '');
-const { page, data, settings, standard, bootstraps, error } = own;
+const { page, data, settings, standard, bootstraps, methods, error } = own;
 const numbers = computed(
   () => new Map(page.value?.everybody.map((c) => [c.id, c.number] as const)),
 );
@@ -31,6 +33,14 @@ async function sign() {
   }
 }
 
+function setMethod(station: string, method: StationMethod | null) {
+  if (!settings.value) return;
+  const others = Object.entries(settings.value.methods).filter(([id]) => id !== station);
+  settings.value.methods = Object.fromEntries(
+    method === null ? others : [...others, [station, method] as const],
+  );
+}
+
 function setHandCut(station: string, cut: number | null) {
   if (!settings.value) return;
   const others = Object.entries(settings.value.handCuts).filter(([id]) => id !== station);
@@ -42,7 +52,11 @@ function setHandCut(station: string, cut: number | null) {
 
 <template>
   <div class="page wide">
-    <h1>Set the standard</h1>
+    <div class="d-flex align-center ga-3">
+      <h1>Set the standard</h1>
+      <v-spacer />
+      <router-link :to="`/examinations/${store.current?.id}/years`">Over the years</router-link>
+    </div>
     <LoadState :error="error" :loading="!page" @retry="own.load" />
     <template v-if="page && settings">
       <p v-if="data.length === 0" class="panel">There is no station yet.</p>
@@ -70,7 +84,18 @@ function setHandCut(station: string, cut: number | null) {
             :result="standard?.stations[i]"
             :bootstrap="bootstraps[i]"
             :borderline="settings.borderline"
+            :methods="methods?.stations[i]?.methods ?? []"
+            :chosen="settings.methods[station.station] ?? null"
             @hand-cut="setHandCut(station.station, $event)"
+            @method="setMethod(station.station, $event)"
+          />
+          <MethodsPanel
+            v-if="methods"
+            class="across"
+            :methods="methods.examination"
+            :numbers="numbers"
+            :chosen="settings.method"
+            @choose="settings.method = $event"
           />
         </div>
         <aside>
@@ -137,6 +162,7 @@ function setHandCut(station: string, cut: number | null) {
   grid-template-columns: 1fr 1fr;
   gap: 12px;
 }
+.stations > .across,
 .stations > .caution {
   grid-column: 1 / -1;
   margin: 0;

@@ -2,6 +2,13 @@
 import type { BootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import type { StationStandard } from '@kritikos/core/standards/setStandard';
 import { computed, ref, watch } from 'vue';
+import { STATION_METHODS } from '@kritikos/core/standards/stationMethods';
+import type { StationMethod } from '@kritikos/core/standards/stationMethods';
+import type { MethodAtStation } from '@kritikos/core/standards/methodsSideBySide';
+import ForestPlot from '../plots/ForestPlot.vue';
+import WideTable from '../shell/WideTable.vue';
+import { METHOD_WORDS } from './methodWords.ts';
+import { namesOf } from './namesOf.ts';
 import StationScatter from './StationScatter.vue';
 import type { StationOfPage } from './useStandard.ts';
 
@@ -11,8 +18,35 @@ const props = defineProps<{
   result: StationStandard | undefined;
   bootstrap: BootstrapCut | undefined;
   borderline: number;
+  methods: readonly MethodAtStation[];
+  /** The method of this station alone; `null` where it goes by that of the examination. */
+  chosen: StationMethod | null;
 }>();
-const emit = defineEmits<{ handCut: [cut: number | null] }>();
+const emit = defineEmits<{
+  handCut: [cut: number | null];
+  method: [method: StationMethod | null];
+}>();
+
+const OWN = [
+  { value: null, title: 'as the examination' },
+  ...STATION_METHODS.map((value) => ({ value, title: METHOD_WORDS[value].title })),
+];
+const compared = ref(false);
+const rows = computed(() =>
+  props.methods
+    .filter(({ cut }) => cut.estimate !== null)
+    .map(({ method, cut: { estimate, lower, upper } }) => ({
+      label: METHOD_WORDS[method].title,
+      estimate,
+      lower,
+      upper,
+      ...(method === props.result?.method ? { apart: 'chosen' } : {}),
+    })),
+);
+const inWords = ({ estimate, lower, upper }: MethodAtStation['cut']) =>
+  lower === null || upper === null
+    ? one(estimate)
+    : `${one(estimate)} (${one(lower)} to ${one(upper)})`;
 
 const typed = ref('');
 watch(
@@ -41,7 +75,7 @@ const label = computed(
         :records="station.records"
         :numbers="numbers"
         :result="result"
-        :interval="result.regression.cut"
+        :interval="result.byMethod"
         :borderline="borderline"
         :label="label"
       />
@@ -56,9 +90,9 @@ const label = computed(
         </div>
         <div>
           <dt>SE</dt>
-          <dd>{{ one(result.regression.cut.standardError) }}</dd>
+          <dd>{{ one(result.byMethod.standardError) }}</dd>
         </div>
-        <div>
+        <div v-if="result.method === 'borderline-regression'">
           <dt>SE, bootstrap</dt>
           <dd>{{ one(bootstrap?.standardError) }}</dd>
         </div>
@@ -83,9 +117,61 @@ const label = computed(
           </dd>
         </div>
       </dl>
-      <ul v-if="result.regression.cut.notes.length > 0" class="caution">
-        <li v-for="note in result.regression.cut.notes" :key="note">{{ note }}</li>
+      <v-select
+        :model-value="chosen"
+        :items="OWN"
+        :label="`Method of station ${station.position}`"
+        class="mt-2"
+        @update:model-value="emit('method', $event)"
+      />
+      <ul v-if="result.byMethod.notes.length > 0" class="caution">
+        <li v-for="note in result.byMethod.notes" :key="note">{{ note }}</li>
       </ul>
+      <details @toggle="compared = ($event.target as HTMLDetailsElement).open">
+        <summary>Every method at this station</summary>
+        <template v-if="compared">
+          <ForestPlot
+            :rows="rows"
+            axis="Cut, %"
+            :range="[0, 100]"
+            :label="`Cuts of station ${station.position} by every method; the numbers stand in the table below`"
+          />
+          <WideTable :label="`Methods at station ${station.position}`">
+            <table class="ledger">
+              <thead>
+                <tr>
+                  <th>Method</th>
+                  <th class="number">Cut (95 %)</th>
+                  <th class="number">Reach it</th>
+                  <th>Fall below</th>
+                  <th>Come above</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr
+                  v-for="m in methods"
+                  :key="m.method"
+                  :class="{ here: m.method === result.method }"
+                >
+                  <td>
+                    {{ METHOD_WORDS[m.method].title }}
+                    <div class="soft">{{ METHOD_WORDS[m.method].does }}</div>
+                  </td>
+                  <td v-if="m.cut.estimate === null" colspan="4" class="soft">
+                    {{ m.cut.notes[0] }}
+                  </td>
+                  <template v-else>
+                    <td class="number">{{ inWords(m.cut) }}</td>
+                    <td class="number">{{ m.passed }} of {{ m.scored }}</td>
+                    <td>{{ namesOf(m.lost, numbers) }}</td>
+                    <td>{{ namesOf(m.gained, numbers) }}</td>
+                  </template>
+                </tr>
+              </tbody>
+            </table>
+          </WideTable>
+        </template>
+      </details>
     </template>
   </section>
 </template>
@@ -117,6 +203,9 @@ input {
   color: var(--ink);
   padding: 0 4px;
   font: inherit;
+}
+details {
+  margin-top: 8px;
 }
 ul.caution {
   margin: 6px 0 0;

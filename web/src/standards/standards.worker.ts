@@ -1,6 +1,7 @@
 import { bootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import { scoredPairs, setStandard } from '@kritikos/core/standards/setStandard';
 import type { StandardSettings, StationData } from '@kritikos/core/standards/setStandard';
+import { methodsSideBySide } from '@kritikos/core/standards/methodsSideBySide';
 import { expose } from 'comlink';
 
 /** Computes beside the page, so that a dragged control never waits for a resample. */
@@ -13,6 +14,7 @@ const work = {
     candidates = decidedOn;
   },
   standard: (settings: StandardSettings) => setStandard(data, candidates, settings),
+  methods: (settings: StandardSettings) => methodsSideBySide(data, candidates, settings),
   bootstraps: (borderline: number, resamples: number) =>
     data.map(({ records }) => {
       const { scores, grades } = scoredPairs(records);

@@ -1,6 +1,7 @@
 import type { Decision, Settings, StandardsPage } from '@kritikos/contracts/standards';
 import type { BootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import { recordsOf } from '@kritikos/core/standards/markColumns';
+import type { MethodsSideBySide } from '@kritikos/core/standards/methodsSideBySide';
 import type { Standard, StationRecord } from '@kritikos/core/standards/setStandard';
 import { useDebounceFn } from '@vueuse/core';
 import { wrap } from 'comlink';
@@ -29,6 +30,7 @@ export function useStandard(examination: string) {
   const settings = ref<Settings | null>(null);
   const standard = shallowRef<Standard | null>(null);
   const bootstraps = shallowRef<BootstrapCut[]>([]);
+  const methods = shallowRef<MethodsSideBySide | null>(null);
   const error = ref('');
   const worker = new Worker(new URL('./standards.worker.ts', import.meta.url), { type: 'module' });
   const work = wrap<StandardsWork>(worker);
@@ -68,11 +70,16 @@ export function useStandard(examination: string) {
     bootstraps.value = await work.bootstraps(borderline, RESAMPLES);
   }, 150);
 
+  const compare = useDebounceFn(async (now: Settings) => {
+    methods.value = await work.methods(now);
+  }, 120);
+
   watch(
     settings,
     async (now, before) => {
       if (!now || !page.value) return;
       standard.value = await work.standard(plain(now));
+      void compare(plain(now));
       void resample(now.borderline);
       if (before) void keepDraft(plain(now));
     },
@@ -89,5 +96,5 @@ export function useStandard(examination: string) {
     return decision;
   }
 
-  return { page, data, settings, standard, bootstraps, error, load, sign };
+  return { page, data, settings, standard, bootstraps, methods, error, load, sign };
 }

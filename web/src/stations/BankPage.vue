@@ -102,7 +102,8 @@ async function made(title: string) {
             <td class="number">{{ s.items }}</td>
             <td class="number">{{ s.version }}</td>
             <td class="number">
-              {{ s.uses }}
+              <router-link v-if="s.uses > 0" :to="`/bank/${s.id}/years`">{{ s.uses }}</router-link>
+              <template v-else>0</template>
               <div v-if="s.lastUsed" class="soft">{{ s.lastUsed }}</div>
             </td>
             <td>
