@@ -4,6 +4,7 @@ import type { EventBody, OwnStation, Sheet } from '@kritikos/contracts/marking';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
+import { choose } from './choose.ts';
 import { callApi, EXAMINER, inOwnBrowser, LEAD, signIn } from './people.ts';
 
 const CANDIDATES = ['Ada Quist', 'Ben Oduya', 'Cleo Marsh', 'Dario Venn', 'Esi Holt', 'Finn Abe'];
@@ -106,10 +107,7 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
     await page.getByRole('option', { name: 'Knee that gave way' }).first().click();
     await page.getByRole('button', { name: 'Add station' }).click();
     for (const name of ['Tomasz Adeyemi', 'Leilani Brandvold']) {
-      await page.getByRole('combobox').filter({ hasText: 'Add an examiner to station 1' }).click();
-      await page.getByRole('option', { name }).click();
-      // A list that is still closing takes the next click for its own.
-      await expect(page.getByRole('option')).toHaveCount(0);
+      await choose(page, 'Add an examiner to station 1', name);
       await expect(page.getByRole('button', { name: `Take ${name} off station 1` })).toBeVisible();
     }
     await page.getByRole('button', { name: 'Plan who marks whom' }).click();
@@ -180,5 +178,52 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
     await ada.getByRole('link').click();
     await expect(page.getByRole('heading', { name: '▲ Not passed' })).toBeVisible();
     await expect(page.getByText('Grips the shin close below the joint line')).toBeVisible();
+  });
+});
+
+test('from a disagreement to a standard by another method, and to what the years say', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await signIn(page, LEAD);
+  await page.goto('/examinations');
+  await page.getByRole('link', { name: 'Orthopedic special tests, second year' }).click();
+
+  await test.step('the item that both split on is named, with its table', async () => {
+    await page.getByRole('link', { name: /^Agree/ }).click();
+    await page.getByRole('button', { name: '2 · Groin pain on sitting' }).click();
+    const row = page.locator('tr[data-item="pelvis-level"]');
+    await expect(row).toContainText('ambiguous');
+    await row.getByRole('button').click();
+    await expect(page.getByRole('dialog')).toContainText('Pairs that differ');
+    await page.getByRole('button', { name: 'Close' }).click();
+  });
+
+  await test.step('another method is chosen, and another again for one station', async () => {
+    await page.getByRole('link', { name: /^Set the standard/ }).click();
+    const required = page.getByText(/must reach/);
+    await expect(required).toBeVisible();
+    const before = await required.innerText();
+    await page.getByRole('button', { name: 'Borderline group, mean' }).click();
+    await expect(page.getByText('Borderline group, mean, chosen')).toBeVisible();
+    await expect(required).not.toHaveText(before);
+    await choose(page, 'Method of station 1', 'Fixed percentage');
+    await expect(page.locator('[data-station="1"]')).toContainText('60.0 %');
+    await page.locator('[data-station="1"]').getByText('Every method at this station').click();
+    await expect(page.getByText('Come above').first()).toBeVisible();
+    await page.getByRole('button', { name: 'Sign this standard' }).click();
+    await page
+      .getByLabel('Reason, for the board and for appeals')
+      .fill('The panel prefers the borderline group this year.');
+    await page.getByRole('button', { name: 'Sign', exact: true }).click();
+    await expect(page.getByText('Borderline group, mean; 1 station otherwise')).toBeVisible();
+  });
+
+  await test.step('and the years say which cohort was the better one', async () => {
+    await page.getByRole('link', { name: 'Over the years' }).click();
+    await expect(page.getByText(/^Cohort 2026 did \d+\.\d points better than 2025/)).toBeVisible();
+    await expect(page.getByText('▲ changed beyond its error, not used')).toBeVisible();
+    await page.getByRole('link', { name: 'Shoulder that slips' }).click();
+    await expect(page.getByText(/took the place of/).first()).toBeVisible();
   });
 });

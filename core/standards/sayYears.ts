@@ -38,7 +38,7 @@ function points({ estimate }: Estimate): string {
 
 function interval({ lower, upper }: Estimate): string {
   if (lower === null || upper === null) return 'no interval';
-  return `95 % ${signed(lower)} to ${signed(upper)}`;
+  return `95\u00a0% ${signed(lower)} to ${signed(upper)}`;
 }
 
 function signed(x: number): string {

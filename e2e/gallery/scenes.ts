@@ -183,6 +183,17 @@ export const SCENES: readonly Scene[] = [
     await page.getByText(/The two sheets/).waitFor();
   }),
   examined('set the standard', '/standards', 'Consequence'),
+  examined('every method at a station', '/standards', 'Consequence', async (page) => {
+    await page.getByText('Every method at this station').first().click();
+    await page.getByText('Come above').first().waitFor();
+    await page.locator('details[open]').first().scrollIntoViewIfNeeded();
+    await settle(page);
+  }),
+  examined('methods for the whole', '/standards', 'Consequence', async (page) => {
+    await page.getByText('Every station by one method').scrollIntoViewIfNeeded();
+    await page.mouse.wheel(0, 500);
+    await settle(page);
+  }),
   examined('sign', '/standards', 'Consequence', async (page, context) => {
     await button(page, 'Sign this standard').click();
     await untilDialog(page, context);
@@ -215,7 +226,7 @@ export const SCENES: readonly Scene[] = [
       .getByRole('link')
       .last()
       .click();
-    await page.getByText('took the place of').waitFor();
+    await page.getByText('took the place of').first().waitFor();
   }),
   onPhone(lead('catalogue', '/catalogue', 'Catalogue of procedures')),
   onPhone(lead('a procedure', '/catalogue/mcmurray-rotation-extension', 'McMurray test')),

@@ -161,6 +161,7 @@ function setHandCut(station: string, cut: number | null) {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 12px;
+  align-items: start;
 }
 .stations > .across,
 .stations > .caution {

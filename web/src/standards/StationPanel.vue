@@ -68,7 +68,7 @@ const label = computed(
 </script>
 
 <template>
-  <section class="panel" :data-station="station.position">
+  <section class="panel" :class="{ wide: compared }" :data-station="station.position">
     <h2>{{ station.position }} · {{ station.title }}</h2>
     <template v-if="result">
       <StationScatter
@@ -179,6 +179,10 @@ const label = computed(
 <style scoped>
 .panel {
   padding: 10px 12px;
+}
+/* The table of all methods needs the room of two. */
+.panel.wide {
+  grid-column: 1 / -1;
 }
 dl {
   display: flex;

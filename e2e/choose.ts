@@ -1,0 +1,19 @@
+import { expect } from '@playwright/test';
+import type { Page } from '@playwright/test';
+
+/**
+ * Takes an option of a list that opens under a field. Long lists are virtual: an option that is
+ * further down is not there until somebody scrolls to it.
+ */
+export async function choose(page: Page, field: string, name: string): Promise<void> {
+  await page.getByRole('combobox').filter({ hasText: field }).click();
+  const option = page.getByRole('option', { name });
+  await expect(async () => {
+    if (!(await option.isVisible())) {
+      await page.getByRole('listbox').evaluate((list) => list.scrollBy(0, 120));
+    }
+    await option.click({ timeout: 1000 });
+  }).toPass();
+  // A list that is still closing takes the next click for its own.
+  await expect(page.getByRole('option')).toHaveCount(0);
+}
