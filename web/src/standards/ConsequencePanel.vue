@@ -33,7 +33,9 @@ const signedMean = computed(() =>
       </p>
       <p class="figures">
         Mean of {{ counted(stations, 'station') }} must reach <b>{{ meanCut.toFixed(1) }} %</b>
-        <span v-if="signedMean !== null" class="soft">; signed: {{ signedMean.toFixed(1) }} %</span>
+        <span v-if="signedMean !== null" class="soft"
+          >; signed:&nbsp;{{ signedMean.toFixed(1) }}&nbsp;%</span
+        >
       </p>
       <ul v-if="failing.length > 0" tabindex="0" aria-label="Who fails, and why">
         <li v-for="c in failing" :key="c.id">

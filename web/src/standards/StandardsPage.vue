@@ -152,14 +152,14 @@ function setHandCut(station: string, cut: number | null) {
 }
 .board {
   display: grid;
-  grid-template-columns: 1fr 330px;
+  grid-template-columns: minmax(0, 1fr) 330px;
   gap: 16px;
   align-items: start;
   margin-top: 10px;
 }
 .stations {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 12px;
   align-items: start;
 }
@@ -177,7 +177,7 @@ aside {
 @media (max-width: 1000px) {
   .board,
   .stations {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>
