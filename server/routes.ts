@@ -14,6 +14,7 @@ import { peopleRoutes } from './people/routes.ts';
 import { bankRoutes } from './stations/routes.ts';
 import { resultRoutes } from './results/routes.ts';
 import { standardRoutes } from './standards/routes.ts';
+import { trustRoutes } from './trust/routes.ts';
 import { yearRoutes } from './years/routes.ts';
 
 /** Every address of the API, in the order in which an examination is run. */
@@ -29,6 +30,7 @@ export const routes: readonly Route[] = [
   ...agreementRoutes,
   ...standardRoutes,
   ...resultRoutes,
+  ...trustRoutes,
   ...yearRoutes,
   ...jobRoutes,
   ...hintRoutes,

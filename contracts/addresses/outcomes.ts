@@ -8,6 +8,7 @@ import {
   standardSettings,
   standardsPage,
 } from '../standards.ts';
+import { trust } from '../trust.ts';
 import { stationYears, years } from '../years.ts';
 import type { Contracts } from '../contract.ts';
 import { LEAD, leads, reads } from './access.ts';
@@ -61,6 +62,11 @@ export const outcomes = {
     says: 'What one candidate did, station by station, and why the outcome is what it is',
     access: reads('examination'),
     answers: candidateReport,
+  },
+  'GET /examinations/:examination/trust': {
+    says: 'How far the examination can be trusted, and what more stations or examiners would buy',
+    access: reads('examination'),
+    answers: trust,
   },
   'GET /examinations/:examination/years': {
     says: 'The examination beside the sittings before it, the better cohort told from the easier paper',

@@ -219,6 +219,7 @@ export const SCENES: readonly Scene[] = [
     await page.reload();
     await page.getByRole('progressbar').first().waitFor();
   }),
+  examined('how far it can be trusted', '/trust', /dependability of/),
   examined('over the years', '/years', /Cohort 2026 did/),
   lead('a station over the years', '/bank', 'Unsteady ankle', async (page) => {
     await page

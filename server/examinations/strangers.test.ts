@@ -7,6 +7,7 @@ import * as marking from '../marking/repository.ts';
 import * as results from '../results/repository.ts';
 import * as standards from '../standards/repository.ts';
 import { startServer } from '../testing/startServer.ts';
+import { sheetScores } from '../trust/repository.ts';
 import * as held from '../years/repository.ts';
 import * as candidates from './candidateRepository.ts';
 import * as stations from './stationRepository.ts';
@@ -76,6 +77,7 @@ const QUERIES: Record<string, (viewer: string) => Promise<unknown>> = {
   findDecision: (viewer) => standards.findDecision(db, decision, viewer),
   newestDecision: (viewer) => standards.newestDecision(db, examination, viewer),
   findRelease: (viewer) => standards.findRelease(db, decision, viewer),
+  sheetScores: (viewer) => sheetScores(db, examination, viewer),
   relatedSittings: (viewer) => held.relatedSittings(db, examination, viewer, 5),
   sittingsOf: (viewer) => held.sittingsOf(db, bankStation, viewer, 5),
   bankStationsOf: async (viewer) => [...(await held.bankStationsOf(db, examination, viewer))],

@@ -8,6 +8,8 @@ import type { BootstrapJob } from './bootstrapJob.ts';
 import type { StandardJob } from './standardJob.ts';
 import type { StudentFileJob, StudentFileRead } from './studentFileJob.ts';
 import type { RecomputationJob, Recomputed } from './recomputationJob.ts';
+import type { ExaminationTrust } from '@kritikos/core/reliability/examinationTrust';
+import type { TrustJob } from './trustJob.ts';
 
 let pool: Piscina | undefined;
 
@@ -47,6 +49,10 @@ async function run<Question extends object, Result>(
 
 export function computeStandard(job: StandardJob): Promise<Standard> {
   return run('./standardJob.ts', job);
+}
+
+export function computeTrust(job: TrustJob): Promise<ExaminationTrust> {
+  return run('./trustJob.ts', job);
 }
 
 export function bootstrapCuts(job: BootstrapJob, around?: Around): Promise<BootstrapCut[]> {

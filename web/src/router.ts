@@ -82,6 +82,11 @@ const routes: RouteRecordRaw[] = [
         meta: lead('Decision read again'),
       },
       {
+        path: 'trust',
+        component: () => import('./trust/TrustPage.vue'),
+        meta: lead('How far it can be trusted'),
+      },
+      {
         path: 'years',
         component: () => import('./years/YearsPage.vue'),
         meta: lead('Over the years'),

@@ -31,6 +31,7 @@ const DISPUTES: Record<string, { sign: string; words: string }> = {
     <div class="d-flex align-center ga-3">
       <h1>Agree</h1>
       <v-spacer />
+      <router-link :to="`/examinations/${id}/trust`">How far it can be trusted</router-link>
       <router-link :to="`/examinations/${id}/years`">Over the years</router-link>
     </div>
     <LoadState :error="error" :loading="!data" @retry="reload" />

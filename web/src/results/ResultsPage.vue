@@ -66,6 +66,9 @@ const print = () => window.print();
     <div class="d-flex align-center ga-3">
       <h1>Report</h1>
       <v-spacer />
+      <router-link class="no-print" :to="`/examinations/${id}/trust`"
+        >How far it can be trusted</router-link
+      >
       <router-link class="no-print" :to="`/examinations/${id}/years`">Over the years</router-link>
       <v-btn
         class="no-print"

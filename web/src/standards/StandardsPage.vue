@@ -55,6 +55,9 @@ function setHandCut(station: string, cut: number | null) {
     <div class="d-flex align-center ga-3">
       <h1>Set the standard</h1>
       <v-spacer />
+      <router-link :to="`/examinations/${store.current?.id}/trust`"
+        >How far it can be trusted</router-link
+      >
       <router-link :to="`/examinations/${store.current?.id}/years`">Over the years</router-link>
     </div>
     <LoadState :error="error" :loading="!page" @retry="own.load" />
