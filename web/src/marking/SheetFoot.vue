@@ -99,8 +99,10 @@ footer {
 }
 .how:disabled {
   border-style: dashed;
-  color: var(--soft);
   cursor: default;
+}
+.how:disabled:not(.set) {
+  color: var(--soft);
 }
 .submit {
   border-color: var(--petrol);
