@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import { counted } from '../shell/counted.ts';
 import type { StandardsPage } from '@kritikos/contracts/standards';
+import type { DecisionSureness } from '@kritikos/core/standards/decisionSureness';
 import type { Standard } from '@kritikos/core/standards/setStandard';
 import { computed } from 'vue';
+import { namesOf } from './namesOf.ts';
 
 const props = defineProps<{
   standard: Standard | null;
   candidates: StandardsPage['candidates'];
   decision: StandardsPage['decisions'][number] | undefined;
+  sureness: DecisionSureness | null;
+  numbers: ReadonlyMap<string, number>;
 }>();
 
 const stations = computed(() => props.standard?.stations.length ?? 0);
@@ -37,6 +41,20 @@ const signedMean = computed(() =>
           >; signed:&nbsp;{{ signedMean.toFixed(1) }}&nbsp;%</span
         >
       </p>
+      <div v-if="sureness" class="sure">
+        <p>
+          Within one standard error of the mark:
+          <b class="figures">{{ namesOf(sureness.near, numbers) }}</b>
+        </p>
+        <p v-if="sureness.quality">
+          By the score alone, a second examination like this one would decide alike for
+          <b class="figures">{{ Math.round(100 * sureness.quality.consistency) }} %</b> of
+          candidates, and
+          <b class="figures">{{ Math.round(100 * sureness.quality.accuracy) }} %</b> are on the side
+          where they belong (Livingston and Lewis).
+        </p>
+        <p v-for="note in sureness.notes" :key="note" class="soft">{{ note }}</p>
+      </div>
       <ul v-if="failing.length > 0" tabindex="0" aria-label="Who fails, and why">
         <li v-for="c in failing" :key="c.id">
           <b class="figures">{{ c.number }}</b> {{ standard.outcomes.get(c.id)?.reasons.join(' ') }}
@@ -60,6 +78,13 @@ const signedMean = computed(() =>
 </template>
 
 <style scoped>
+.sure {
+  font-size: 0.92rem;
+  margin-bottom: 8px;
+}
+.sure p {
+  margin: 0 0 4px;
+}
 .big {
   font-size: 1.3rem;
   margin: 4px 0;

@@ -14,7 +14,7 @@ import type { StationMethod } from '@kritikos/core/standards/stationMethods';
 
 const store = useExamination();
 const own = useStandard(store.current?.id ?? '');
-const { page, data, settings, standard, bootstraps, methods, error } = own;
+const { page, data, settings, standard, bootstraps, methods, sureness, error } = own;
 const numbers = computed(
   () => new Map(page.value?.everybody.map((c) => [c.id, c.number] as const)),
 );
@@ -107,6 +107,8 @@ function setHandCut(station: string, cut: number | null) {
             :standard="standard"
             :candidates="page.candidates"
             :decision="page.decisions[0]"
+            :sureness="sureness"
+            :numbers="numbers"
           />
           <v-btn
             block

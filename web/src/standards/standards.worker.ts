@@ -1,6 +1,7 @@
 import { bootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import { scoredPairs, setStandard } from '@kritikos/core/standards/setStandard';
 import type { StandardSettings, StationData } from '@kritikos/core/standards/setStandard';
+import { decisionSureness } from '@kritikos/core/standards/decisionSureness';
 import { methodsSideBySide } from '@kritikos/core/standards/methodsSideBySide';
 import { expose } from 'comlink';
 
@@ -14,6 +15,8 @@ const work = {
     candidates = decidedOn;
   },
   standard: (settings: StandardSettings) => setStandard(data, candidates, settings),
+  sureness: (settings: StandardSettings) =>
+    decisionSureness(setStandard(data, candidates, settings)),
   methods: (settings: StandardSettings) => methodsSideBySide(data, candidates, settings),
   bootstraps: (borderline: number, resamples: number) =>
     data.map(({ records }) => {

@@ -1,6 +1,7 @@
 import type { Decision, Settings, StandardsPage } from '@kritikos/contracts/standards';
 import type { BootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import { recordsOf } from '@kritikos/core/standards/markColumns';
+import type { DecisionSureness } from '@kritikos/core/standards/decisionSureness';
 import type { MethodsSideBySide } from '@kritikos/core/standards/methodsSideBySide';
 import type { Standard, StationRecord } from '@kritikos/core/standards/setStandard';
 import { useDebounceFn } from '@vueuse/core';
@@ -31,6 +32,7 @@ export function useStandard(examination: string) {
   const standard = shallowRef<Standard | null>(null);
   const bootstraps = shallowRef<BootstrapCut[]>([]);
   const methods = shallowRef<MethodsSideBySide | null>(null);
+  const sureness = shallowRef<DecisionSureness | null>(null);
   const error = ref('');
   const worker = new Worker(new URL('./standards.worker.ts', import.meta.url), { type: 'module' });
   const work = wrap<StandardsWork>(worker);
@@ -71,6 +73,7 @@ export function useStandard(examination: string) {
   }, 150);
 
   const compare = useDebounceFn(async (now: Settings) => {
+    sureness.value = await work.sureness(now);
     methods.value = await work.methods(now);
   }, 120);
 
@@ -96,5 +99,5 @@ export function useStandard(examination: string) {
     return decision;
   }
 
-  return { page, data, settings, standard, bootstraps, methods, error, load, sign };
+  return { page, data, settings, standard, bootstraps, methods, sureness, error, load, sign };
 }
