@@ -32,6 +32,8 @@ for (const colorScheme of ['light', 'dark'] as const) {
       ['/agreement', 'Agree'],
       ['/standards', 'Consequence'],
       ['/results', 'Report'],
+      ['/trust', 'The figures'],
+      ['/years', 'The stations that stayed the same'],
     ] as const) {
       await page.goto(base + path);
       await expect(page.getByRole('heading', { name: sign, exact: true }).first()).toBeVisible();

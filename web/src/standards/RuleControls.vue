@@ -95,6 +95,19 @@ defineProps<{ stations: number; sem: number | null }>();
 </template>
 
 <style scoped>
+/* Two answers share the line; what is longer than its half wraps. */
+.v-btn-toggle {
+  width: 100%;
+}
+.v-btn-toggle .v-btn {
+  flex: 1 1 0;
+  min-width: 0;
+  padding: 0 4px;
+  font-size: 0.84rem;
+}
+.v-btn-toggle :deep(.v-btn__content) {
+  white-space: normal;
+}
 .rule {
   display: grid;
   gap: 4px;

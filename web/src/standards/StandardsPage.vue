@@ -175,6 +175,7 @@ function setHandCut(station: string, cut: number | null) {
 }
 aside {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
   position: sticky;
   top: 8px;
