@@ -13,7 +13,7 @@ import {
 } from 'chart.js';
 import type { ChartData, ChartOptions, Plugin } from 'chart.js';
 import { computed } from 'vue';
-import { Bar } from 'vue-chartjs';
+import { Chart as Drawing } from 'vue-chartjs';
 import { usePlotTheme } from './usePlotTheme.ts';
 
 /** One estimate with its interval, in a row of its own. */
@@ -53,10 +53,12 @@ const said = (x: number | null | undefined) =>
   x === null || x === undefined ? '–' : x.toFixed(props.digits ?? 1).replace('-', '−');
 const colourOf = (row: ForestRow) => (row.apart ? theme.value.secondary : theme.value.primary);
 
-const data = computed<ChartData<'bar'>>(() => ({
+type Mark = number | [number, number] | null;
+const data = computed<ChartData<'bar' | 'line', Mark[]>>(() => ({
   labels: props.rows.map((row) => row.label),
   datasets: [
     {
+      type: 'bar',
       label: '95 % interval',
       data: props.rows.map(({ lower, upper }) =>
         lower === null || upper === null ? null : [lower, upper],
@@ -65,8 +67,7 @@ const data = computed<ChartData<'bar'>>(() => ({
       barThickness: 3,
     },
     {
-      // The same axis of rows for both, which the types of mixed charts do not know.
-      type: 'line' as unknown as 'bar',
+      type: 'line',
       label: 'estimate',
       data: props.rows.map((row) => row.estimate),
       showLine: false,
@@ -74,11 +75,11 @@ const data = computed<ChartData<'bar'>>(() => ({
       pointRadius: props.rows.map((row) => (row.apart ? 6 : 5)),
       pointBackgroundColor: props.rows.map(colourOf),
       pointBorderColor: props.rows.map(colourOf),
-    } as unknown as ChartData<'bar'>['datasets'][number],
+    },
   ],
 }));
 
-const options = computed<ChartOptions<'bar'>>(() => ({
+const options = computed<ChartOptions<'bar' | 'line'>>(() => ({
   indexAxis: 'y',
   responsive: true,
   maintainAspectRatio: false,
@@ -106,7 +107,7 @@ const options = computed<ChartOptions<'bar'>>(() => ({
   },
 }));
 
-const zeroLine: Plugin<'bar'> = {
+const zeroLine: Plugin<'bar' | 'line'> = {
   id: 'zero',
   beforeDatasetsDraw({ ctx, chartArea, scales }) {
     if (props.zero === undefined || !scales.x) return;
@@ -126,6 +127,13 @@ const zeroLine: Plugin<'bar'> = {
 
 <template>
   <div :style="{ height: `${rows.length * 26 + 64}px` }">
-    <Bar :data="data" :options="options" :plugins="[zeroLine]" role="img" :aria-label="label" />
+    <Drawing
+      type="bar"
+      :data="data"
+      :options="options"
+      :plugins="[zeroLine]"
+      role="img"
+      :aria-label="label"
+    />
   </div>
 </template>
