@@ -152,12 +152,6 @@ const DISPUTES: Record<string, { sign: string; words: string }> = {
 .station {
   min-width: 11em;
 }
-.here :deep(td) {
-  background: rgba(var(--v-theme-primary), 0.08);
-}
-.here :deep(td:first-child) {
-  box-shadow: inset 4px 0 0 var(--madder);
-}
 .dispute {
   color: var(--madder);
   font-weight: 650;

@@ -3,7 +3,9 @@ import { computed } from 'vue';
 import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
-import { one, percent, withInterval } from './figures.ts';
+import { percent } from './figures.ts';
+import StationFigureCells from './StationFigureCells.vue';
+import StationFigureHeads from './StationFigureHeads.vue';
 
 const props = defineProps<{ bank: string }>();
 const { data, error, reload } = useReading('GET /bank-stations/:bank/years', () => ({
@@ -36,12 +38,7 @@ const items = computed(() =>
               <tr>
                 <th>Sitting</th>
                 <th>Held</th>
-                <th class="number">Candidates</th>
-                <th class="number">Mean, %</th>
-                <th class="number">Cut (95 %)</th>
-                <th class="number">R²</th>
-                <th class="number">Below the cut</th>
-                <th class="number">Kappa (95 %)</th>
+                <StationFigureHeads />
               </tr>
             </thead>
             <tbody>
@@ -53,12 +50,7 @@ const items = computed(() =>
                   <div class="soft">cohort {{ s.cohort }}</div>
                 </td>
                 <td>{{ s.heldOn }}</td>
-                <td class="number">{{ s.candidates }}</td>
-                <td class="number">{{ one(s.facility) }}</td>
-                <td class="number">{{ withInterval(s.cut, 1) }}</td>
-                <td class="number">{{ s.rSquared?.toFixed(2) ?? '–' }}</td>
-                <td class="number">{{ percent(s.failing) }}</td>
-                <td class="number">{{ withInterval(s.kappa, 2) }}</td>
+                <StationFigureCells :of="s" />
               </tr>
             </tbody>
           </table>

@@ -6,6 +6,8 @@ import ForestPlot from '../plots/ForestPlot.vue';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
 import { one, percent, withInterval } from './figures.ts';
+import StationFigureCells from './StationFigureCells.vue';
+import StationFigureHeads from './StationFigureHeads.vue';
 import ScoresPlot from './ScoresPlot.vue';
 
 const store = useExamination();
@@ -132,12 +134,7 @@ const stations = computed(() => {
               <tr>
                 <th>Station</th>
                 <th>Cohort</th>
-                <th class="number">Candidates</th>
-                <th class="number">Mean, %</th>
-                <th class="number">Cut (95 %)</th>
-                <th class="number">R²</th>
-                <th class="number">Below the cut</th>
-                <th class="number">Kappa (95 %)</th>
+                <StationFigureHeads />
               </tr>
             </thead>
             <tbody>
@@ -156,12 +153,7 @@ const stations = computed(() => {
                       data.sittings.find((s) => s.examinationId === own.examinationId)?.cohort ?? ''
                     }}
                   </td>
-                  <td class="number">{{ own.candidates }}</td>
-                  <td class="number">{{ one(own.facility) }}</td>
-                  <td class="number">{{ withInterval(own.cut, 1) }}</td>
-                  <td class="number">{{ own.rSquared?.toFixed(2) ?? '–' }}</td>
-                  <td class="number">{{ percent(own.failing) }}</td>
-                  <td class="number">{{ withInterval(own.kappa, 2) }}</td>
+                  <StationFigureCells :of="own" />
                 </tr>
               </template>
             </tbody>
