@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { id, instant } from './primitives.ts';
 
-export const JOB_KINDS = ['student-import', 'bootstrap', 'recomputation'] as const;
+export const JOB_KINDS = ['student-import', 'bootstrap', 'recomputation', 'agreement'] as const;
 export type JobKind = (typeof JOB_KINDS)[number];
 
 export const JOB_STATES = ['waiting', 'running', 'done', 'failed', 'cancelled'] as const;

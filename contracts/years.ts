@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { estimate } from './agreement.ts';
+import { estimate, figure } from './agreement.ts';
 import { id } from './primitives.ts';
 
 /** One station in one sitting. */
@@ -18,7 +18,7 @@ export const stationFigures = z.object({
   cut: estimate,
   rSquared: z.number().nullable(),
   /** Kappa over all items of the sheets that two examiners filled in. */
-  kappa: estimate,
+  kappa: figure,
 });
 export type StationFigures = z.infer<typeof stationFigures>;
 

@@ -1,5 +1,11 @@
 import { z } from 'zod';
-import { agreementOverview, agreementTable, comparison } from '../agreement.ts';
+import {
+  agreementLimits,
+  agreementOverview,
+  agreementTable,
+  comparison,
+  TABLE_FACETS,
+} from '../agreement.ts';
 import { briefing, confirmations } from '../calibration.ts';
 import {
   markingProgress,
@@ -62,15 +68,26 @@ export const marking = {
     answers: agreementOverview,
   },
   'GET /stations/:station/agreement/table': {
-    says: 'The table behind a coefficient: of one item, or of the whole station',
+    says: 'The table behind a coefficient, for two examiners: of one item, a part, or the whole station',
     access: reads('station'),
     query: z.object({
       item: key.optional(),
+      facet: z.enum(TABLE_FACETS).optional(),
+      /** Which domain, way of knowing or variant. */
+      name: z.string().max(400).optional(),
+      /** Which two examiners, by their place among the pairs. */
+      pair: place.optional(),
       /** The cell whose pairs are wanted; without it, those that differ. */
       row: place.optional(),
       column: place.optional(),
     }),
     answers: agreementTable,
+  },
+  'GET /stations/:station/agreement/limits': {
+    says: 'What two examiners read off for one number, with their limits of agreement',
+    access: reads('station'),
+    query: z.object({ item: key, pair: place.optional() }),
+    answers: agreementLimits,
   },
   'GET /sheets/:sheet/comparison': {
     says: 'Two sheets of one candidate side by side',

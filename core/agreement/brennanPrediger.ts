@@ -21,7 +21,8 @@ export function prepareBrennanPrediger(tally: Tally, weights?: Weights): Prepare
   return prepareChanceCorrected(tally, used, allAlike(used));
 }
 
-function allAlike(weights: Weights): Chance {
+/** Chance as every category alike. */
+export function allAlike(weights: Weights): Chance {
   const q = weights.length;
   const total = weights.flat().reduce((sum, w) => sum + w, 0);
   return () => ({ expected: total / Math.max(1, q * q) });

@@ -1,13 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { ChecklistItem } from '../scoring/checklist.ts';
 import { categoriesOf, categoryOf, partOf, POOLED } from './category.ts';
-import {
-  itemAgreement,
-  itemTable,
-  meanScoreDifference,
-  pooledAgreement,
-  pooledTable,
-} from './sheetAgreement.ts';
 import { itemBase, markOn as mark } from '../scoring/testing/items.ts';
 
 const done: ChecklistItem = { ...itemBase, key: 'done', kind: 'done' };
@@ -82,63 +75,5 @@ describe('the categories of an item', () => {
   it('follow what the mark earned in the end, where that is another share', () => {
     expect(categoryOf(graded, mark('graded', 3), 0)).toBe(0);
     expect(categoryOf(choice, mark('result', 'positive'), 0)).toBe('positive');
-  });
-});
-
-describe('two sheets of one candidate', () => {
-  const cell = (first: number | string | null, second: number | string | null, times = 1) => ({
-    first,
-    second,
-    times,
-  });
-
-  it('are compared item by item, with a gap where one has no mark', () => {
-    const cells = [cell('0', '1'), cell('0', '0'), cell('1', '1', 2), cell(null, '1', 3)];
-    const table = itemTable(done, cells);
-    expect(table.counts).toEqual([
-      [1, 1],
-      [0, 2],
-    ]);
-    expect(itemAgreement(done, cells)).toMatchObject({
-      pairs: 4,
-      missing: 3,
-      percentAgreement: { estimate: 0.75 },
-    });
-  });
-
-  it('cannot stand in a category that the item does not have', () => {
-    expect(() => itemTable(done, [cell('1', '2')])).toThrow(/Mark 2 is not one/);
-    expect(() => itemTable(done, [cell('yes', '1')])).toThrow(/Mark yes is not one/);
-  });
-
-  it('differ in their scores on average by those that both have: (10 - 6) / 2', () => {
-    const scores = [
-      { first: 80, second: 70 },
-      { first: 60, second: 66 },
-      { first: 50, second: null },
-      { first: null, second: 40 },
-    ];
-    expect(meanScoreDifference(scores)).toBeCloseTo(2, 12);
-    expect(meanScoreDifference(scores.slice(2))).toBeNull();
-  });
-
-  it('are pooled over items, PABAK with the interval of agreement on its own scale', () => {
-    const pooled = [
-      { candidate: 0, first: 1, second: 1 },
-      { candidate: 0, first: 1, second: 0.5 },
-      { candidate: 1, first: 0, second: 1 },
-      { candidate: 1, first: 0.5, second: null },
-      { candidate: 2, first: 0, second: 0 },
-      { candidate: 3, first: 1, second: 1 },
-    ];
-    expect(pooledTable(pooled.map((pair) => ({ ...pair, times: 1 }))).n).toBe(5);
-    const { percentAgreement, pabak } = pooledAgreement(pooled);
-    // Three of five agree: (3 x .6 - 1) / 2, and lower, upper and error likewise (Byrt 1993).
-    expect(percentAgreement.estimate).toBeCloseTo(0.6, 12);
-    expect(pabak.estimate).toBeCloseTo(0.4, 12);
-    const scaled = (po: number | null) => (3 * (po ?? NaN) - 1) / 2;
-    expect(pabak.lower).toBeCloseTo(scaled(percentAgreement.lower), 12);
-    expect(pabak.upper).toBeCloseTo(scaled(percentAgreement.upper), 12);
-    expect(pabak.standardError).toBeCloseTo(1.5 * (percentAgreement.standardError ?? NaN), 12);
   });
 });

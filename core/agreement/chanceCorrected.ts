@@ -51,7 +51,7 @@ export function chanceCorrected(
       'Every mark is in one and the same category; agreement beyond chance needs marks that vary.',
     );
   }
-  const whole = linearise(tally, weights, chance);
+  const whole = lineariseChanceCorrected(tally, weights, chance);
   if (whole === null) {
     return undefinedEstimate(
       method,
@@ -59,7 +59,7 @@ export function chanceCorrected(
       'Chance alone would give full agreement here, so agreement beyond chance is undefined.',
     );
   }
-  const smoothed = linearise(withPseudoSubjects(tally), weights, chance) ?? whole;
+  const smoothed = lineariseChanceCorrected(withPseudoSubjects(tally), weights, chance) ?? whole;
   const interval = coefficientInterval(whole, smoothed, informants(tally));
   return {
     estimate: whole.estimate,
@@ -90,7 +90,12 @@ function standardErrorOf({ pulls, times }: Linearised): number | null {
   return n > 1 ? Math.sqrt(squares / (n * (n - 1))) : null;
 }
 
-function linearise(tally: Tally, weights: Weights, chance: Chance): Linearised | null {
+/** The coefficient with the pull of every kind of row; `null` where chance agrees fully. */
+export function lineariseChanceCorrected(
+  tally: Tally,
+  weights: Weights,
+  chance: Chance,
+): Linearised | null {
   const agreement = rowAgreement(tally, weights);
   const marked = marksPerRow(tally);
   const { n, usable, observed, shares } = pooled(tally, agreement, tally.times);

@@ -28,7 +28,7 @@ export function congerKappa(tally: Tally, weights?: Weights): Estimate {
     return undefinedEstimate(method, 0, 'No subject was marked by two raters or more.');
   }
   const used = weightsOf(tally, weights);
-  const whole = linearise(tally, used);
+  const whole = lineariseConger(tally, used);
   if (whole === null) {
     return undefinedEstimate(
       method,
@@ -36,7 +36,7 @@ export function congerKappa(tally: Tally, weights?: Weights): Estimate {
       'All raters used one and the same category throughout; kappa needs marks that vary.',
     );
   }
-  const smoothed = linearise(withPseudoSubjects(tally), used) ?? whole;
+  const smoothed = lineariseConger(withPseudoSubjects(tally), used) ?? whole;
   const interval = coefficientInterval(whole, smoothed, informants(tally));
   return {
     estimate: whole.estimate,
@@ -48,7 +48,8 @@ export function congerKappa(tally: Tally, weights?: Weights): Estimate {
   };
 }
 
-function linearise(tally: Tally, used: Weights): Linearised | null {
+/** Conger's kappa with the pull of every kind of row; `null` where it is undefined. */
+export function lineariseConger(tally: Tally, used: Weights): Linearised | null {
   const comparable = countComparable(tally);
   const agreement = rowAgreement(tally, used);
   const { observed, expected, shares, uses, active } = chanceOfRaters(

@@ -42,33 +42,6 @@ export function crossTable<C extends string | number>(
   return fromCounts(order, counts, missing);
 }
 
-/** So many pairs of marks that stand in one cell; `null` is a missing mark. */
-export interface Cell {
-  readonly first: string | number | null;
-  readonly second: string | number | null;
-  readonly times: number;
-}
-
-/** The same from cells that were counted elsewhere; categories are told apart by their text. */
-export function tableOfCells(
-  cells: Iterable<Cell>,
-  categories: readonly (string | number)[],
-): CrossTable {
-  const place = new Map(categories.map((category, i) => [String(category), i]));
-  const counts = categories.map(() => categories.map(() => 0));
-  let missing = 0;
-  for (const { first, second, times } of cells) {
-    const row = first === null ? null : counts[place.get(String(first)) ?? -1];
-    const column = second === null ? null : place.get(String(second));
-    if (row === undefined || column === undefined) {
-      throw new RangeError(`Mark ${String(row ? second : first)} is not one of the categories.`);
-    }
-    if (row === null || column === null) missing += times;
-    else row[column] = (row[column] ?? 0) + times;
-  }
-  return fromCounts(categories, counts, missing);
-}
-
 /** A table from ready counts, as papers print them. */
 export function fromCounts<C extends string | number>(
   categories: readonly C[],

@@ -1,11 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { seededChance } from '../numerics/random.ts';
 import { bootstrapSubjects } from './bootstrapSubjects.ts';
 import { brennanPrediger } from './brennanPrediger.ts';
-import { clusteredAgreement, clusteredKappa } from './clusteredKappa.ts';
 import { cohenKappa } from './cohenKappa.ts';
 import { congerKappa } from './congerKappa.ts';
-import { crossTable, fromCounts, tableOfPair } from './crossTable.ts';
+import { fromCounts, tableOfPair } from './crossTable.ts';
 import { everyCoefficient } from './everyCoefficient.ts';
 import { fleissKappa } from './fleissKappa.ts';
 import { gwetAC } from './gwetAC.ts';
@@ -220,43 +218,5 @@ describe('indices and sizes by hand', () => {
         ],
       }),
     ).toBe(3);
-  });
-});
-
-describe('several marks of one candidate', () => {
-  const chance = seededChance(12);
-  const pairs = Array.from({ length: 60 }, (_, i) => {
-    const first = chance.below(2);
-    return { candidate: i % 12, first, second: chance.uniform() < 0.75 ? first : 1 - first };
-  });
-
-  it('have an error that goes by candidates: that of leaving one candidate’s marks out', () => {
-    // The jackknife over candidates, written out plainly over the kappa of the table.
-    const kappaOf = (own: typeof pairs) =>
-      cohenKappa(
-        crossTable(
-          own.map((p) => [p.first, p.second] as const),
-          [0, 1],
-        ),
-      ).estimate ?? NaN;
-    const without = Array.from({ length: 12 }, (_, c) =>
-      kappaOf(pairs.filter((p) => p.candidate !== c)),
-    );
-    const mean = without.reduce((a, b) => a + b, 0) / 12;
-    const jackknife = Math.sqrt((11 / 12) * without.reduce((s, x) => s + (x - mean) ** 2, 0));
-    const { estimate, standardError, lower, upper, notes, n } = clusteredKappa(pairs, [0, 1]);
-    expect(estimate).toBeCloseTo(kappaOf(pairs), 12);
-    expect((standardError ?? NaN) / jackknife).toBeCloseTo(1, 1);
-    expect(lower).toBeLessThan(estimate ?? NaN);
-    expect(upper).toBeGreaterThan(estimate ?? NaN);
-    expect([notes, n]).toEqual([[], 12]);
-  });
-
-  it('have no interval where all agree, and say so', () => {
-    const agreed = pairs.map(({ candidate, first }) => ({ candidate, first, second: first }));
-    const { lower, notes } = clusteredAgreement(agreed, [0, 1]);
-    expect(lower).toBeNull();
-    expect(notes).toHaveLength(1);
-    expect(clusteredAgreement([], [0, 1]).notes[0]).toMatch(/No candidate was marked by both/);
   });
 });

@@ -16,6 +16,20 @@ import { prepareScottPi, scottPi } from './scottPi.ts';
 import type { Tally } from './tally.ts';
 import type { Weights } from './weights.ts';
 
+/** The names of all coefficients, as the command prints them. */
+export const COEFFICIENTS = [
+  'percentAgreement',
+  'cohenKappa',
+  'congerKappa',
+  'fleissKappa',
+  'scottPi',
+  'lightKappa',
+  'brennanPrediger',
+  'gwetAC',
+  'krippendorffAlpha',
+] as const;
+export type CoefficientName = (typeof COEFFICIENTS)[number];
+
 export interface EveryCoefficient {
   readonly percentAgreement: Estimate;
   /** `null` unless there are exactly two raters. */
@@ -27,6 +41,14 @@ export interface EveryCoefficient {
   readonly brennanPrediger: Estimate;
   readonly gwetAC: Estimate;
   readonly krippendorffAlpha: Estimate;
+}
+
+/** The kappa that fits: Cohen's where two examiners marked everybody, Conger's where they changed. */
+export function usualKappa<Figure>(coefficients: {
+  readonly cohenKappa: Figure | null;
+  readonly congerKappa: Figure;
+}): Figure {
+  return coefficients.cohenKappa ?? coefficients.congerKappa;
 }
 
 export interface CoefficientSettings {

@@ -24,7 +24,8 @@ export function prepareGwetAC(tally: Tally, weights?: Weights): Prepared {
   return prepareChanceCorrected(tally, used, atRandom(used));
 }
 
-function atRandom(weights: Weights): Chance {
+/** Chance as the agreement of marks that were given at random. */
+export function atRandom(weights: Weights): Chance {
   const q = weights.length;
   const total = weights.flat().reduce((sum, w) => sum + w, 0);
   const scale = q > 1 ? total / (q * (q - 1)) : 0;

@@ -1,7 +1,8 @@
 import { undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
 import { noErrorNote, rowAgreement } from './chanceCorrected.ts';
-import { coefficientInterval, INTERVAL_METHOD } from './linearised.ts';
+import { coefficientInterval, INTERVAL_METHOD, linearisedError } from './linearised.ts';
+import type { Linearised } from './linearised.ts';
 import { informants } from './numericalPulls.ts';
 import { withPseudoSubjects } from './pseudoSubjects.ts';
 import { countComparable, marksPerRow } from './tally.ts';
@@ -22,27 +23,24 @@ export function pairwiseAgreement(tally: Tally, weights?: Weights): Estimate {
   const n = countComparable(tally);
   if (n === 0) return undefinedEstimate(method, 0, 'No subject was marked by two raters or more.');
   const used = weightsOf(tally, weights);
-  const whole = linearise(tally, used);
+  const whole = lineariseAgreement(tally, used);
   const interval = coefficientInterval(
     whole,
-    linearise(withPseudoSubjects(tally), used),
+    lineariseAgreement(withPseudoSubjects(tally), used),
     informants(tally),
-  );
-  const squares = whole.pulls.reduce(
-    (sum, pull, p) => sum + (whole.times[p] as number) * pull ** 2,
-    0,
   );
   return {
     estimate: whole.estimate,
     ...interval,
-    standardError: n > 1 ? Math.sqrt(squares / (n * (n - 1))) : null,
+    standardError: n > 1 ? linearisedError(whole) * Math.sqrt(n / (n - 1)) : null,
     method: `${method}; ${INTERVAL_METHOD}`,
     n,
     notes: interval.lower === null ? [noErrorNote(whole.estimate, n)] : [],
   };
 }
 
-function linearise(tally: Tally, weights: Weights) {
+/** Agreement with the pull of every kind of row. */
+export function lineariseAgreement(tally: Tally, weights: Weights): Linearised {
   const agreement = rowAgreement(tally, weights);
   const marked = marksPerRow(tally);
   const times = tally.times.map((t, p) => ((marked[p] as number) >= 2 ? t : 0));

@@ -91,10 +91,10 @@ describe('how far an examination can be trusted', () => {
     expect(sayTrust(examinationTrust(same, { stations: STATIONS }))).toMatch(/cannot be told/);
   });
 
-  it('takes every k-th of very many, and says so', () => {
+  it('draws a thousand of very many, and says so', () => {
     const many = examinationTrust(played(2100, 0, [8, 5, 6, 4]), { stations: STATIONS });
-    expect(many.candidates).toBe(700);
-    expect(many.notes[0]).toBe('One of every 3 of the 2100 candidates was taken.');
+    expect(many.candidates).toBe(1000);
+    expect(many.notes[0]).toBe('1000 of the 2100 candidates were drawn.');
   });
 
   it('is said in a sentence with what would be enough', () => {

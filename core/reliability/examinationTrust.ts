@@ -4,6 +4,7 @@ import type { Factor } from './factor.ts';
 import { crossed } from './generalizability.ts';
 import { internalConsistency } from './internalConsistency.ts';
 import type { InternalConsistency } from './internalConsistency.ts';
+import { sampleOf } from '../numerics/sampleOf.ts';
 import { varianceComponents } from './varianceComponents.ts';
 
 /** The score of one sheet, in percent: whose, at which station. Several sheets may be of one pair. */
@@ -47,7 +48,7 @@ const MOST_CANDIDATES = 1000;
  * share, the rest; nothing is then said of second examiners. From the components the D study
  * (Brennan 2001) says what a mean over so many stations with so many examiners each is worth.
  *
- * Beyond 1,000 candidates every k-th is taken, so that as many are left, and a note says so.
+ * Beyond 1,000 candidates so many are drawn (`sampleOf`), and a note says so.
  * Worked value: without error every share but the candidates' and the stations' is 0, and the
  * dependability of many stations goes to 1.
  */
@@ -154,9 +155,8 @@ function seenTwice(points: readonly SheetScorePoint[]): boolean {
 function thinned(points: readonly SheetScorePoint[], notes: string[]): readonly SheetScorePoint[] {
   const all = [...new Set(points.map((point) => point.candidate))].sort((a, b) => a - b);
   if (all.length <= MOST_CANDIDATES) return points;
-  const step = Math.ceil(all.length / MOST_CANDIDATES);
-  const kept = new Set(all.filter((_, i) => i % step === 0));
-  notes.push(`One of every ${step} of the ${all.length} candidates was taken.`);
+  const kept = new Set(sampleOf(all, MOST_CANDIDATES));
+  notes.push(`${kept.size} of the ${all.length} candidates were drawn.`);
   return points.filter((point) => kept.has(point.candidate));
 }
 

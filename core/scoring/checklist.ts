@@ -153,6 +153,14 @@ export type ChecklistItem =
   | On<RetestScale>
   | On<ClusterScale>;
 
+/**
+ * Whether what is marked is what the candidate declared (a finding, an answer), not what the hands
+ * did: its agreement is kept apart from that of the technique.
+ */
+export function isDeclared({ kind, declared }: ChecklistItem): boolean {
+  return declared ?? (kind === 'choice' || kind === 'cluster');
+}
+
 /** Item `earns` earns only when it was marked before item `before` (for example sag before drawer). */
 export interface OrderRule {
   readonly earns: string;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { clusterShare } from './clusterAnswer.ts';
-import { callAgainstKey, comparedDeclaration, sideDifference } from './declaredResult.ts';
+import { callAgainstKey, sideDifference } from './declaredResult.ts';
 import type { SideResult } from './declaredResult.ts';
 
 const named = (...findings: string[]) => new Set(findings);
@@ -71,31 +71,5 @@ describe('a declared result', () => {
     expect(sideDifference({ left: side({ value: 18 }) })).toBeNull();
     expect(sideDifference({ left: side({ value: 18 }), right: side({}) })).toBeNull();
     expect(sideDifference({ ...pair, right: side({ value: 25, void: 'rolled' }) })).toBeNull();
-  });
-
-  it('becomes a pair for agreement of its own', () => {
-    const where = {
-      candidate: 1,
-      item: 'result',
-      domain: 'interpretation',
-      observability: 'spoken',
-      station: 's',
-      examiners: 'A and B',
-      variant: 'v',
-      weight: 1,
-    };
-    const key = side({ class: 'positive' });
-    expect(
-      comparedDeclaration(where, key, side({ class: 'positive' }), side({ class: 'negative' })),
-    ).toMatchObject({ what: 'declared', first: 0, second: -1 });
-    const doubtful = side({ class: 'equivocal' });
-    expect(comparedDeclaration(where, doubtful, key, side({ class: 'negative' }))).toMatchObject({
-      ...where,
-      first: 1,
-      second: -1,
-    });
-    expect(
-      comparedDeclaration(where, key, side({ class: 'positive' }), undefined).second,
-    ).toBeNull();
   });
 });

@@ -1,5 +1,3 @@
-import type { ComparedMark } from '../agreement/whereFrom.ts';
-
 export const SIDES = ['left', 'right'] as const;
 export type Side = (typeof SIDES)[number];
 
@@ -37,21 +35,4 @@ export function callAgainstKey(declared: SideResult | undefined, key: SideResult
 export function sideDifference({ left, right }: DeclaredResult): number | null {
   if (left?.value == null || right?.value == null || left.void || right.void) return null;
   return right.value - left.value;
-}
-
-/**
- * Two examiners' records of what one candidate declared, as a pair for the agreement of declared
- * results, which is never mixed with that of marks: -1 under, 0 right, 1 over.
- */
-export function comparedDeclaration(
-  where: Omit<ComparedMark, 'what' | 'first' | 'second'>,
-  key: SideResult,
-  first: SideResult | undefined,
-  second: SideResult | undefined,
-): ComparedMark {
-  const place = (declared: SideResult | undefined) => {
-    const call = callAgainstKey(declared, key);
-    return call === 'right' ? 0 : call === 'over' ? 1 : call === 'under' ? -1 : null;
-  };
-  return { ...where, what: 'declared', first: place(first), second: place(second) };
 }

@@ -172,12 +172,45 @@ export const SCENES: readonly Scene[] = [
     await page.getByRole('link', { name: 'open the sheet' }).first().click();
     await page.getByText('Everything that was tapped').waitFor();
   }),
-  examined('agree', '/agreement', /planned pairs of sheets/),
-  examined('the table behind', '/agreement', /planned pairs of sheets/, async (page, context) => {
-    await page.locator('tr[data-item] button').first().click();
-    await untilDialog(page, context);
+  examined('agree', '/agreement', 'How severe each examiner is'),
+  examined('agree, item by item', '/agreement', 'How severe each examiner is', async (page) => {
+    await page.getByRole('heading', { name: 'Item by item' }).scrollIntoViewIfNeeded();
+    await page.mouse.wheel(0, 560);
+    await settle(page);
   }),
-  examined('two sheets', '/agreement', /planned pairs of sheets/, async (page) => {
+  examined('agree, by pair and part', '/agreement', 'How severe each examiner is', async (page) => {
+    await page.getByRole('heading', { name: 'Where it comes from' }).scrollIntoViewIfNeeded();
+    await settle(page);
+  }),
+  examined('agree, severity', '/agreement', 'How severe each examiner is', async (page) => {
+    await page.getByText('For information: no score').scrollIntoViewIfNeeded();
+    await settle(page);
+  }),
+  examined('a plot’s numbers', '/agreement', 'How severe each examiner is', async (page) => {
+    await button(page, 'Show the numbers').last().click();
+    await page.getByText('For information: no score').scrollIntoViewIfNeeded();
+    await settle(page);
+  }),
+  examined(
+    'limits of agreement',
+    '/agreement',
+    'How severe each examiner is',
+    async (page, context) => {
+      await button(page, 'limits of agreement').first().click();
+      await untilDialog(page, context);
+      await page.getByText('95 of 100 differences').waitFor();
+    },
+  ),
+  examined(
+    'the table behind',
+    '/agreement',
+    'How severe each examiner is',
+    async (page, context) => {
+      await page.locator('tr[data-item] button').first().click();
+      await untilDialog(page, context);
+    },
+  ),
+  examined('two sheets', '/agreement', 'How severe each examiner is', async (page) => {
     await page.locator('tr[data-item="shin-grip"] button').first().click();
     await page.getByRole('dialog').getByRole('link').first().click();
     await page.getByText(/The two sheets/).waitFor();

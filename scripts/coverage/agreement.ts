@@ -1,5 +1,5 @@
 import { bootstrapSubjects } from '@kritikos/core/agreement/bootstrapSubjects';
-import { clusteredAgreement, clusteredKappa } from '@kritikos/core/agreement/clusteredKappa';
+import { everyCoefficientByCandidates } from '@kritikos/core/agreement/byCandidates';
 import { cohenKappa, prepareCohenKappa } from '@kritikos/core/agreement/cohenKappa';
 import { tableOfPair } from '@kritikos/core/agreement/crossTable';
 import { everyCoefficient } from '@kritikos/core/agreement/everyCoefficient';
@@ -145,9 +145,21 @@ export function* pooledScenarios(grid: Grid): Generator<Scenario> {
         Array.from({ length: size }, (_, c) => candidate(chance, c)).flat();
       const described = (chance: Chance, size: number) => {
         const own = pairs(chance, size);
+        const marks = own.map(({ first, second }) => [first, second]);
+        const candidates = own.map((pair) => pair.candidate);
+        const found = everyCoefficientByCandidates(
+          tally({ raters: 2, marks }, [0, 1]),
+          candidates,
+          {
+            level: 'nominal',
+          },
+        );
         return {
-          'kappa of a station': clusteredKappa(own, [0, 1]),
-          'agreement of a station': clusteredAgreement(own, [0, 1]),
+          'kappa of a station': found.congerKappa,
+          'agreement of a station': found.percentAgreement,
+          'AC1 of a station': found.gwetAC,
+          'Fleiss’ kappa of a station': found.fleissKappa,
+          'Krippendorff’s alpha of a station': found.krippendorffAlpha,
         };
       };
       const large = described(seededChance(98), 30_000);

@@ -1,35 +1,34 @@
-import type { RatedSheet } from '@kritikos/core/agreement/sheetPairs';
+import type { ExaminedScore } from '@kritikos/core/reliability/examinerEffects';
 import type { Database } from '../db/database.ts';
 import { readBy } from '../examinations/leads.ts';
+import { BETWEEN, NOTHING } from './keptSheet.ts';
+import type { KeptSheet, NumberRead } from './keptSheet.ts';
 
-/** What stands between two values of a kept row, and for a value that is not there. */
-const BETWEEN = '\u001f';
-const NOTHING = '\u001e';
-
-interface Row extends Omit<RatedSheet, 'categories' | 'shares'> {
-  readonly stationId: string;
-  readonly categories: string;
-  readonly shares: string;
-}
+/** Examiners by name; where two share one, with their addresses. */
+const NAMED = `named as (
+  select id, case when count(*) over (partition by name) > 1 then name || ' (' || email || ')'
+    else name end as name
+  from account)`;
 
 /**
- * The submitted sheets of every candidate whom several examiners marked at a station, by station:
- * candidate by candidate, first whoever marks more of the station's candidates.
+ * The submitted sheets of every candidate whom several examiners marked at a station, candidate by
+ * candidate, first whoever marks more of the station's candidates.
  *
  * What is kept travels as text: the driver reads ten thousand such rows in a tenth of the time that
  * it takes for as many arrays.
  */
 export async function ratedSheets(
   db: Database,
-  stationIds: readonly string[],
+  stationId: string,
   viewer: string,
-): Promise<Map<string, RatedSheet[]>> {
+): Promise<KeptSheet[]> {
   const { rows } = await db.raw(
     `with twice as (
        select h.station_id, h.candidate_id from sheet h join station s on s.id = h.station_id
-       where h.submitted_at is not null and s.id = any(:stations) and ${readBy('s.examination_id')}
-       group by h.station_id, h.candidate_id having count(*) > 1)
-     select h.id, h.station_id as "stationId", c.number as candidate, a.name as examiner, h.percent,
+       where h.submitted_at is not null and s.id = :stationId and ${readBy('s.examination_id')}
+       group by h.station_id, h.candidate_id having count(*) > 1),
+     ${NAMED}
+     select h.id, c.number as candidate, a.name as examiner, h.percent,
        h.variants::text as variants,
        array_to_string(h.kept_categories, :between, :nothing) as categories,
        array_to_string(h.kept_shares, :between, :nothing) as shares
@@ -38,26 +37,58 @@ export async function ratedSheets(
          and h.submitted_at is not null
        join station s on s.id = h.station_id and s.checklist_version_id = h.checklist_version_id
        join candidate c on c.id = h.candidate_id
-       join account a on a.id = h.examiner_id
+       join named a on a.id = h.examiner_id
        left join station_examiner x on x.station_id = h.station_id and x.account_id = h.examiner_id
-     order by h.station_id, c.number, coalesce(x.every, 1000), a.name, h.id`,
-    { stations: [...stationIds], viewer, between: BETWEEN, nothing: NOTHING },
+     order by c.number, coalesce(x.every, 1000), a.name, h.id`,
+    { stationId, viewer, between: BETWEEN, nothing: NOTHING },
   );
-  const byStation = new Map<string, RatedSheet[]>();
-  for (const { stationId, categories, shares, ...rest } of rows as Row[]) {
-    const sheet = {
-      ...rest,
-      categories: split(categories).map((key) => (key === '' ? null : key)),
-      shares: split(shares).map((share) => (share === undefined ? null : Number(share))),
-    };
-    const own = byStation.get(stationId);
-    if (own) own.push(sheet);
-    else byStation.set(stationId, [sheet]);
-  }
-  return byStation;
+  return rows;
 }
 
-/** The values of a kept row; `undefined` where there is none. */
-function split(row: string): (string | undefined)[] {
-  return row.split(BETWEEN).map((value) => (value === NOTHING ? undefined : value));
+/** The numbers that were read on these sheets for these items, in the attempt that counted. */
+export async function numbersRead(
+  db: Database,
+  sheets: readonly string[],
+  places: ReadonlyMap<string, number>,
+): Promise<NumberRead[]> {
+  if (places.size === 0 || sheets.length === 0) return [];
+  const { rows } = await db.raw(
+    `select distinct on (m.sheet_id, m.item) m.sheet_id as sheet, m.item, m.number_value as value
+     from sheet_mark m join sheet h on h.id = m.sheet_id
+     where m.sheet_id = any(:sheets) and m.item = any(:items)
+       and m.attempt <= coalesce((h.score ->> 'attempt')::int, m.attempt)
+     order by m.sheet_id, m.item, m.attempt desc`,
+    { sheets: [...sheets], items: [...places.keys()] },
+  );
+  return rows.flatMap(({ sheet, item, value }: { sheet: string; item: string; value: unknown }) =>
+    value === null ? [] : [{ sheet, place: places.get(item) ?? -1, value: Number(value) }],
+  );
+}
+
+/** The score of every scorable sheet: whose, at which station (by its place), and by whom. */
+export async function examinedScores(
+  db: Database,
+  examinationId: string,
+  viewer: string,
+): Promise<ExaminedScore[]> {
+  const { rows } = await db.raw(
+    `with placed as (
+       select id, row_number() over (order by position) - 1 as place from station s
+       where s.examination_id = :examinationId and ${readBy('s.examination_id')}),
+     ${NAMED}
+     select p.place as station, a.name as examiner,
+       string_agg(concat(c.number, ',', h.percent), ' ' order by c.number, h.id) as scores
+     from placed p join sheet h on h.station_id = p.id
+       join candidate c on c.id = h.candidate_id join named a on a.id = h.examiner_id
+     where h.submitted_at is not null and h.percent is not null
+     group by p.place, a.name order by p.place, a.name`,
+    { examinationId, viewer },
+  );
+  return rows.flatMap(
+    ({ station, examiner, scores }: { station: number; examiner: string; scores: string }) =>
+      scores.split(' ').map((score) => {
+        const [candidate, percent] = score.split(',');
+        return { candidate: Number(candidate), station, examiner, percent: Number(percent) };
+      }),
+  );
 }

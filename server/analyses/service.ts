@@ -1,6 +1,10 @@
-import type { Account } from '@kritikos/contracts/accounts';
 import type { Database } from '../db/database.ts';
 import * as analyses from './repository.ts';
+
+/** Who reads; what may be read follows from it. */
+export interface Viewer {
+  readonly id: string;
+}
 
 /**
  * What can be worked out station by station from submitted sheets. It is worked out once and kept
@@ -18,7 +22,7 @@ export interface StationAnalysis<T> {
 export async function ofEveryStation<T>(
   db: Database,
   examinationId: string,
-  viewer: Account,
+  viewer: Viewer,
   { kind, workOut }: StationAnalysis<T>,
 ): Promise<ReadonlyMap<string, T>> {
   const bases = await analyses.stationBases(db, examinationId, viewer.id);

@@ -1,3 +1,24 @@
+interface Place {
+  readonly position: number;
+}
+
+/** What can be wrong with a demo; `null` where it is not. */
+export interface Imperfections {
+  readonly hardExaminer: string | null;
+  readonly ambiguousItem: (Place & { readonly item: string }) | null;
+  readonly easyItem: string | null;
+  readonly otherSchool: (Place & { readonly item: string; readonly examiner: string }) | null;
+  readonly missingMarks: (Place & { readonly candidate: number }) | null;
+  readonly safetyEvent: (Place & { readonly candidate: number }) | null;
+  readonly lateCandidate: number | null;
+  /** So many of the last candidates are in the middle of their rounds. */
+  readonly underWay: number;
+  /** By how many standard deviations of ability the last cohort is weaker. */
+  readonly weakerLastYear: number;
+  /** How much likelier, in logits, an item of the station is met this year. */
+  readonly easierStation: (Place & { readonly by: number }) | null;
+}
+
 /**
  * What is wrong with the demo on purpose, so that every analysis has something true to find:
  *
@@ -19,10 +40,21 @@ export const IMPERFECTIONS = {
   missingMarks: { position: 3, candidate: 9 },
   safetyEvent: { position: 3, candidate: 17 },
   lateCandidate: 24,
-  /** So many of the last candidates are in the middle of their rounds. */
   underWay: 4,
-  /** By how many standard deviations of ability the last cohort is weaker. */
   weakerLastYear: 0.6,
-  /** How much likelier, in logits, an item of the station is met this year. */
   easierStation: { position: 5, by: 1.3 },
-} as const;
+} as const satisfies Imperfections;
+
+/** The same demo with nothing wrong, to see that no page names what is not there. */
+export const FLAWLESS: Imperfections = {
+  hardExaminer: null,
+  ambiguousItem: null,
+  easyItem: null,
+  otherSchool: null,
+  missingMarks: null,
+  safetyEvent: null,
+  lateCandidate: null,
+  underWay: 0,
+  weakerLastYear: 0,
+  easierStation: null,
+};

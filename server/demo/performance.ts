@@ -18,6 +18,8 @@ export interface Eye {
   readonly harshness: number;
   /** Items that this examiner marks as not done, because their school teaches it otherwise. */
   readonly otherSchool: readonly string[];
+  /** The item that everyone passes, whoever looks. */
+  readonly easyItem: string | null;
 }
 
 const SLIPS = 0.03;
@@ -31,7 +33,7 @@ export function perform(
   ability: number,
   variants: SeenVariants,
   chance: Chance,
-  easier = 0,
+  { easier, easyItem }: { easier: number; easyItem: string | null },
 ): Performance {
   const here = ability + 0.5 * chance.normal();
   const shares = new Map<string, number>();
@@ -39,7 +41,7 @@ export function perform(
   let weight = 0;
   for (const item of content.items) {
     if (!belongsToVariant(item, variants)) continue;
-    const share = drawShare(item, here, easier, chance);
+    const share = item.key === easyItem ? 1 : drawShare(item, here, easier, chance);
     shares.set(item.key, share);
     sum += item.weight * share;
     weight += item.weight;
@@ -50,7 +52,6 @@ export function perform(
 }
 
 function drawShare(item: ChecklistItem, ability: number, easier: number, chance: Chance): number {
-  if (item.key === 'hand-hygiene') return 1; // the item that everyone passes
   const ease = item.criticality === 'fails-station' ? 4.6 : item.domain === 'comparison' ? 0.2 : 1;
   const success = 1 / (1 + Math.exp(-(ease + easier + 0.9 * ability)));
   if (chance.uniform() < success) return 1;
@@ -82,7 +83,7 @@ export function watch(
       chance.uniform() < eye.harshness
     )
       share = down(item, share);
-    else if (item.key !== 'hand-hygiene' && chance.uniform() < SLIPS)
+    else if (item.key !== eye.easyItem && chance.uniform() < SLIPS)
       share = share === 1 ? down(item, 1) : 1;
     bodies.push(markFor(item, share, chance));
     const fault = share === 0 && content.faults.find((f) => f.item === item.key);

@@ -5,7 +5,7 @@ import { usualVariants } from '@kritikos/core/scoring/checklist';
 import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import { newId } from '../http/newId.ts';
 import type { FilledSheet } from './fillSheets.ts';
-import { IMPERFECTIONS } from './imperfections.ts';
+import type { Imperfections } from './imperfections.ts';
 import { grade, perform, watch } from './performance.ts';
 import type { Eye, Performance } from './performance.ts';
 import type { EmptySheet } from './repository.ts';
@@ -21,6 +21,7 @@ export interface Cohort {
   readonly absent: readonly number[];
   /** The round (0 to 7) that the last few candidates are in; `null` where all are done. */
   readonly round: number | null;
+  readonly imperfections: Imperfections;
 }
 
 const ROUNDS = 8;
@@ -35,7 +36,7 @@ export function playStation(
   { position }: Pick<Station, 'position'>,
   content: ChecklistContent,
   abilities: readonly number[],
-  cohort: Pick<Cohort, 'easier'>,
+  cohort: Pick<Cohort, 'easier' | 'imperfections'>,
   chance: Chance,
 ): Performance[] {
   const easier = cohort.easier.find((one) => one.position === position)?.by ?? 0;
@@ -45,7 +46,8 @@ export function playStation(
       const other = all.find((v) => v.key !== usualVariant);
       if (chance.uniform() < OTHER_VARIANT && other) variants[procedure] = other.key;
     }
-    return perform(content, ability, variants, chance, easier);
+    const { easyItem } = cohort.imperfections;
+    return perform(content, ability, variants, chance, { easier, easyItem });
   });
 }
 
@@ -64,9 +66,9 @@ export function filledSheet(
   chance: Chance,
 ): FilledSheet[] {
   const { position, minutes, checklistVersionId } = station;
-  const eye = eyeOf(examiner, position);
-  const { ambiguousItem, underWay } = IMPERFECTIONS;
-  const ambiguous = position === ambiguousItem.position ? [ambiguousItem.item] : [];
+  const eye = eyeOf(examiner, position, cohort.imperfections);
+  const { ambiguousItem, underWay } = cohort.imperfections;
+  const ambiguous = position === ambiguousItem?.position ? [ambiguousItem.item] : [];
   const marks = watch(content, seen, eye, ambiguous, chance);
   const usual = usualVariants(content);
   const variants = Object.entries(seen.variants).flatMap(([procedure, variant]): EventBody[] =>
@@ -105,12 +107,16 @@ function halfTime(minutes: number): EventBody {
   return { type: 'clock', running: false, remaining: minutes * 30 };
 }
 
-function eyeOf(name: string, position: number): Eye {
-  const { hardExaminer, otherSchool } = IMPERFECTIONS;
+function eyeOf(
+  name: string,
+  position: number,
+  { hardExaminer, otherSchool, easyItem }: Imperfections,
+): Eye {
   return {
     harshness: name === hardExaminer ? 0.6 : 0.03,
     otherSchool:
-      name === otherSchool.examiner && position === otherSchool.position ? [otherSchool.item] : [],
+      name === otherSchool?.examiner && position === otherSchool.position ? [otherSchool.item] : [],
+    easyItem,
   };
 }
 
@@ -119,12 +125,12 @@ function disturb(
   bodies: EventBody[],
   position: number,
   candidate: number,
-  { round }: Cohort,
+  { round, imperfections }: Cohort,
   minutes: number,
 ): EventBody[] {
-  const { missingMarks, safetyEvent } = IMPERFECTIONS;
-  const here = (place: { position: number; candidate: number }) =>
-    round !== null && position === place.position && candidate === place.candidate;
+  const { missingMarks, safetyEvent } = imperfections;
+  const here = (place: Imperfections['missingMarks']) =>
+    round !== null && position === place?.position && candidate === place.candidate;
   if (here(missingMarks)) {
     const last = bodies.filter((b) => b.type === 'mark').slice(-3);
     return bodies.filter((b) => !last.some((own) => own === b));

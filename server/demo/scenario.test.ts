@@ -5,6 +5,7 @@ import type { Results } from '@kritikos/contracts/results';
 import type { BankStation } from '@kritikos/contracts/stations';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { newId } from '../http/newId.ts';
+import { agreementOf } from '../testing/agreementOf.ts';
 import { startServer } from '../testing/startServer.ts';
 import type { Caller } from '../testing/startServer.ts';
 import { IMPERFECTIONS } from './imperfections.ts';
@@ -19,7 +20,7 @@ let agreement: AgreementOverview;
 beforeAll(async () => {
   lead = await server.lead();
   id = (await lead.call('GET', '/examinations')).body[0].id;
-  agreement = (await lead.call('GET', `/examinations/${id}/agreement`)).body;
+  agreement = await agreementOf(lead, id);
 });
 const itemOf = (position: number, key: string) => {
   const station = agreement.stations.find((s) => s.position === position);
@@ -46,56 +47,64 @@ describe('the demo examination', () => {
     expect(two[0]?.items).toBeLessThanOrEqual(16);
   });
 
-  it('shows the hard examiner at both her stations', () => {
-    const difference = (position: number) => {
-      const station = agreement.stations.find((s) => s.position === position);
-      expect(station?.examiners.includes(IMPERFECTIONS.hardExaminer)).toBe(position <= 2);
-      return station?.meanDifference ?? NaN;
-    };
-    expect(difference(1)).toBeGreaterThan(4);
-    expect(difference(2)).toBeGreaterThan(2);
-    for (const position of [3, 4, 5, 6, 7, 8]) {
-      expect(Math.abs(difference(position))).toBeLessThan(difference(1));
+  it('shows the hard examiner at both her stations, and by name over all of them', () => {
+    const { hardExaminer } = IMPERFECTIONS;
+    for (const { position, examiners, pairs } of agreement.stations) {
+      expect(examiners.includes(hardExaminer)).toBe(position <= 2);
+      if (position > 2) continue;
+      for (const { first, second, meanDifference } of pairs) {
+        expect([first, second]).toContain(hardExaminer);
+        expect((first === hardExaminer ? -1 : 1) * (meanDifference ?? NaN)).toBeGreaterThan(0);
+      }
     }
+    const [hardest, ...others] = agreement.severity?.examiners ?? [];
+    expect(hardest?.examiner).toBe(hardExaminer);
+    expect(hardest?.lower).toBeGreaterThan(0);
+    for (const { lower, upper } of others) expect((lower ?? 0) * (upper ?? 0)).toBeLessThan(0);
+    expect(agreement.sentence).toContain(`${hardExaminer} marks`);
   });
 
-  it('shows the ambiguous item', () => {
+  it('shows the ambiguous item, first of all those in dispute', () => {
     const { position, item } = IMPERFECTIONS.ambiguousItem;
-    expect(itemOf(position, item)?.dispute).toBe('ambiguous');
+    const found = itemOf(position, item);
+    expect(found?.dispute.kind).toBe('ambiguous');
+    expect(agreement.sentence).toContain(`“${found?.text}” at station ${position}`);
   });
 
   it('shows the item that everyone passes, with a kappa that says why it is none', () => {
     const item = itemOf(1, IMPERFECTIONS.easyItem);
-    expect(item?.percentAgreement.estimate).toBe(1);
-    expect(item?.kappa.estimate).toBeNull();
-    expect(item?.kappa.notes[0]).toMatch(/one and the same category/);
-    expect(item?.dispute).toBe('skewed');
+    const { percentAgreement, congerKappa } = item?.coefficients ?? {};
+    expect(percentAgreement?.estimate).toBe(1);
+    expect(congerKappa?.estimate).toBeNull();
+    expect(congerKappa?.notes[0]).toMatch(/one and the same category/);
+    expect(item?.dispute.kind).toBe('skewed');
   });
 
-  it('shows the school difference as a one-sided item', () => {
-    const { position, item } = IMPERFECTIONS.otherSchool;
-    const found = itemOf(position, item);
-    expect(found?.dispute).toBe('one-sided');
-    expect(found?.biasIndex).toBeGreaterThan(0.4);
+  it('shows the school difference as an item that one examiner marks otherwise', () => {
+    const { position, item, examiner } = IMPERFECTIONS.otherSchool;
+    expect(itemOf(position, item)?.dispute).toEqual({
+      kind: 'one-sided',
+      examiner,
+      direction: 'harsher',
+    });
   });
 
   it('leads from the number to the table and on to the two sheets', async () => {
     const { position, item } = IMPERFECTIONS.otherSchool;
     const station = agreement.stations.find((s) => s.position === position);
-    const table: AgreementTable = (
-      await lead.call('GET', `/stations/${station?.stationId}/agreement/table?item=${item}`)
-    ).body;
-    expect(table.counts.flat().reduce((a, b) => a + b, 0)).toBe(itemOf(position, item)?.pairs);
-    const apart = table.pairs.filter((p) => p.row !== p.column);
+    const address = `/stations/${station?.stationId}/agreement/table`;
+    const table: AgreementTable = (await lead.call('GET', `${address}?item=${item}`)).body;
+    const other: AgreementTable = (await lead.call('GET', `${address}?item=${item}&pair=1`)).body;
+    const all = [...table.counts, ...other.counts].flat().reduce((a, b) => a + b, 0);
+    expect(all).toBe(itemOf(position, item)?.marks);
+    const apart = [...table.cells, ...other.cells].filter((p) => p.row !== p.column);
     expect(apart.length).toBeGreaterThanOrEqual(4);
     const { firstSheet, secondSheet } = apart[0] ?? {};
     const comparison = (
       await lead.call('GET', `/sheets/${firstSheet}/comparison?with=${secondSheet}`)
     ).body;
     expect(comparison.differing).toContain(item);
-    const whole: AgreementTable = (
-      await lead.call('GET', `/stations/${station?.stationId}/agreement/table`)
-    ).body;
+    const whole: AgreementTable = (await lead.call('GET', address)).body;
     expect(whole.categories.map((c) => c.label)).toEqual(['no mark', 'part', 'full mark']);
   });
 

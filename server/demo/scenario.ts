@@ -18,6 +18,7 @@ import { releaseDecision, signDecision } from '../standards/signing.ts';
 import { createBankStation } from '../stations/service.ts';
 import { fillSheets } from './fillSheets.ts';
 import { IMPERFECTIONS } from './imperfections.ts';
+import type { Imperfections } from './imperfections.ts';
 import {
   CIRCUITS,
   DEMO_PASSWORD,
@@ -37,6 +38,8 @@ export interface DemoSize {
   /** How many sit this year's examination. */
   readonly candidates: number;
   readonly seed: number;
+  /** What is wrong with it; the usual where nothing is said. */
+  readonly imperfections?: Imperfections;
 }
 
 export const USUAL_SIZE: DemoSize = { candidates: 48, seed: 20_261_124 };
@@ -61,6 +64,7 @@ interface Stage {
   readonly examiners: readonly Account[];
   readonly bank: ReadonlyMap<BankName, BankStation>;
   readonly chance: Chance;
+  readonly imperfections: Imperfections;
 }
 
 /**
@@ -81,14 +85,16 @@ export async function loadDemo(db: Database, jobs: Jobs, size = USUAL_SIZE): Pro
     const made = await createBankStation(db, { ...station, minutes: MINUTES }, lead);
     bank.set(name as BankName, made);
   }
-  const stage = { db, jobs, lead, examiners, bank, chance: seededChance(size.seed) };
+  const { imperfections = IMPERFECTIONS } = size;
+  const chance = seededChance(size.seed);
+  const stage = { db, jobs, lead, examiners, bank, chance, imperfections };
   await holdLastYear(stage);
   await holdThisYear(stage, size.candidates);
   return true;
 }
 
 async function holdLastYear(stage: Stage): Promise<void> {
-  const { db, lead } = stage;
+  const { db, lead, imperfections } = stage;
   const candidates = LAST_YEARS_CANDIDATES;
   const examination = await prepare(stage, {
     title: 'Second-year special tests, 2025',
@@ -98,14 +104,16 @@ async function holdLastYear(stage: Stage): Promise<void> {
     candidates,
     firstName: USUAL_SIZE.candidates,
   });
-  const ability = -IMPERFECTIONS.weakerLastYear;
-  await mark(stage, examination, { candidates, ability, easier: [], absent: [], round: null });
+  const ability = -imperfections.weakerLastYear;
+  const all = { easier: [], absent: [], round: null, imperfections };
+  await mark(stage, examination, { candidates, ability, ...all });
   await examinations.setMarkingOpen(db, examination.id, false, lead);
   const { id } = await sign(stage, examination, 'Agreed by the board of examiners.');
   await releaseDecision(db, id, lead);
 }
 
 async function holdThisYear(stage: Stage, candidates: number): Promise<void> {
+  const { easierStation, lateCandidate } = stage.imperfections;
   await reword(stage);
   const examination = await prepare(stage, {
     title: 'Orthopedic special tests, second year',
@@ -118,9 +126,10 @@ async function holdThisYear(stage: Stage, candidates: number): Promise<void> {
   await mark(stage, examination, {
     candidates,
     ability: 0,
-    easier: [IMPERFECTIONS.easierStation],
-    absent: [IMPERFECTIONS.lateCandidate],
+    easier: easierStation ? [easierStation] : [],
+    absent: lateCandidate === null ? [] : [lateCandidate],
     round: 5,
+    imperfections: stage.imperfections,
   });
   await sign(
     stage,
@@ -184,7 +193,10 @@ function circuitOf(place: number, candidates: number): string {
 }
 
 /** Says who marks here; everybody reads the briefing, but for the examiner who learnt it otherwise. */
-async function staff({ db, lead, examiners }: Stage, station: Station): Promise<void> {
+async function staff(
+  { db, lead, examiners, imperfections }: Stage,
+  station: Station,
+): Promise<void> {
   const here = examinersAt(station.position).map(({ email, every, circuit }) => ({
     account: examiners.find((examiner) => examiner.email === email) as Account,
     every,
@@ -192,9 +204,10 @@ async function staff({ db, lead, examiners }: Stage, station: Station): Promise<
   }));
   const assigned = here.map(({ account, ...rest }) => ({ accountId: account.id, ...rest }));
   await assignExaminers(db, station.id, { examiners: assigned }, lead);
-  const { position, examiner } = IMPERFECTIONS.otherSchool;
   for (const { account } of here) {
-    if (station.position === position && account.name === examiner) continue;
+    const { otherSchool } = imperfections;
+    if (station.position === otherSchool?.position && account.name === otherSchool.examiner)
+      continue;
     await confirmBriefing(db, station.id, account);
   }
 }

@@ -25,7 +25,12 @@ async function withWorker(worker: Worker, test: (jobs: Jobs) => Promise<void>): 
   const { rows } = await server.db.raw('select current_database() as name');
   const url = new URL(asApplication(process.env.TEST_DATABASE_URL ?? ''));
   url.pathname = `/${rows[0].name}`;
-  const workers = { 'student-import': worker, bootstrap: worker, recomputation: worker };
+  const workers = {
+    'student-import': worker,
+    bootstrap: worker,
+    recomputation: worker,
+    agreement: worker,
+  };
   const jobs = new Jobs(server.tools.db, url.href, pino({ level: 'silent' }), workers);
   try {
     await test(jobs);

@@ -117,6 +117,17 @@ export class Jobs {
     }
   }
 
+  /** Waits so long for a job to be over, and answers with it however far it is. */
+  async within(job: Job, viewer: string, milliseconds: number): Promise<Job> {
+    const until = Date.now() + milliseconds;
+    let now = job;
+    while (['waiting', 'running'].includes(now.state) && Date.now() < until) {
+      await new Promise((resolve) => setTimeout(resolve, WAIT_MILLISECONDS / 4));
+      now = (await repository.findJob(this.db, job.id, viewer)) ?? now;
+    }
+    return now;
+  }
+
   private async run(id: string, calledOff: AbortController): Promise<void> {
     const work = await repository.takeUp(this.db, id);
     if (!work) return;

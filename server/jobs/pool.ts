@@ -9,6 +9,9 @@ import type { StandardJob } from './standardJob.ts';
 import type { StudentFileJob, StudentFileRead } from './studentFileJob.ts';
 import type { RecomputationJob, Recomputed } from './recomputationJob.ts';
 import type { ExaminationTrust } from '@kritikos/core/reliability/examinationTrust';
+import type { Described } from '../agreement/describeStation.ts';
+import type { AgreementJob } from './agreementJob.ts';
+import type { SeverityFound, SeverityJob } from './severityJob.ts';
 import type { TrustJob } from './trustJob.ts';
 
 let pool: Piscina | undefined;
@@ -53,6 +56,14 @@ export function computeStandard(job: StandardJob): Promise<Standard> {
 
 export function computeTrust(job: TrustJob): Promise<ExaminationTrust> {
   return run('./trustJob.ts', job);
+}
+
+export function computeAgreement(job: AgreementJob, around?: Around): Promise<Described> {
+  return run('./agreementJob.ts', job, around);
+}
+
+export function computeSeverity(job: SeverityJob, around?: Around): Promise<SeverityFound> {
+  return run('./severityJob.ts', job, around);
 }
 
 export function bootstrapCuts(job: BootstrapJob, around?: Around): Promise<BootstrapCut[]> {

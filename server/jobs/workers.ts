@@ -1,5 +1,6 @@
 import type { JobKind } from '@kritikos/contracts/jobs';
 import { importStudents } from '../people/importing.ts';
+import { agreementWork } from '../agreement/working.ts';
 import { bootstrapWork } from '../standards/signing.ts';
 import type { Worker } from './jobs.ts';
 import { recompute } from './pool.ts';
@@ -8,6 +9,7 @@ import { recompute } from './pool.ts';
 export function workersOn(url: string): Readonly<Record<JobKind, Worker>> {
   return {
     'student-import': importStudents,
+    agreement: agreementWork,
     bootstrap: bootstrapWork,
     recomputation: (_, { question }, around) =>
       recompute({ ...(question as { examination: string }), url }, around),

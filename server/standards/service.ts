@@ -14,6 +14,7 @@ import type { MarkColumns } from '@kritikos/core/standards/markColumns';
 import { recordsOf } from '@kritikos/core/standards/markColumns';
 import type { StationData } from '@kritikos/core/standards/setStandard';
 import { ofEveryStation } from '../analyses/service.ts';
+import type { Viewer } from '../analyses/service.ts';
 import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
 import { candidateNumbers } from '../examinations/candidateRepository.ts';
@@ -156,7 +157,7 @@ export type NamedStation = StationData & Pick<StationMarks, 'title' | 'position'
 export async function marksAndPeople(
   db: Database,
   examinationId: string,
-  viewer: Account,
+  viewer: Viewer,
   knownTo: string | null = null,
 ): Promise<{
   data: NamedStation[];

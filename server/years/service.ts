@@ -14,7 +14,9 @@ import { borderlineRegression } from '@kritikos/core/standards/borderlineRegress
 import type { MarkColumns } from '@kritikos/core/standards/markColumns';
 import { reachesCut } from '@kritikos/core/standards/reachesCut';
 import { sayYears } from '@kritikos/core/standards/sayYears';
-import { stationAgreements } from '../agreement/service.ts';
+import type { Described } from '../agreement/describeStation.ts';
+import { stationAgreements } from '../agreement/working.ts';
+import { usualKappa } from '@kritikos/core/agreement/everyCoefficient';
 import type { Database } from '../db/database.ts';
 import { requireExamination } from '../examinations/service.ts';
 import { listStations } from '../examinations/stationRepository.ts';
@@ -147,12 +149,16 @@ async function readSitting(
       title: station.title,
       bankStationId: bank.get(station.id) ?? '',
       ...figuresOf(columns.get(station.id)),
-      kappa: plain(
-        agreements.get(station.id)?.kappa ?? undefinedEstimate('', 0, 'Nobody was marked twice.'),
-      ),
+      kappa: kappaOf(agreements.get(station.id)),
     })),
   };
   return { figures, columns };
+}
+
+function kappaOf(agreement: Described | undefined): StationFigures['kappa'] {
+  const found = agreement && usualKappa(agreement.technique.coefficients);
+  const nobody = { estimate: null, lower: null, upper: null, notes: ['Nobody was marked twice.'] };
+  return found ?? nobody;
 }
 
 function figuresOf(

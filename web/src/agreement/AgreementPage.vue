@@ -1,34 +1,62 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, onScopeDispose, ref, watch } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
+import { call } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
+import JobProgress from '../jobs/JobProgress.vue';
 import LoadState from '../shell/LoadState.vue';
-import CoefficientCells from './CoefficientCells.vue';
+import { CHOICES } from './coefficientWords.ts';
+import type { Chosen } from './coefficientWords.ts';
+import ItemsPanel from './ItemsPanel.vue';
+import LimitsBehind from './LimitsBehind.vue';
+import PairsPanel from './PairsPanel.vue';
+import PartsPanel from './PartsPanel.vue';
+import SeverityPanel from './SeverityPanel.vue';
+import StationsTable from './StationsTable.vue';
 import TableBehind from './TableBehind.vue';
-import WideTable from '../shell/WideTable.vue';
+import type { Behind } from './TableBehind.vue';
+
+const LOOK_AGAIN = 300;
 
 const store = useExamination();
 const id = store.current?.id ?? '';
-const { data, error, reload } = useReading('GET /examinations/:examination/agreement', () => ({
-  params: { examination: id },
-}));
-const chosen = ref(0);
-const station = computed(() => data.value?.stations[chosen.value]);
-const signed = (x: number) => (x < 0 ? `−${(-x).toFixed(1)}` : x.toFixed(1));
-const behind = ref<{ station: string; item: string | null } | null>(null);
+const { data, error, reload, take } = useReading(
+  'GET /examinations/:examination/agreement',
+  () => ({ params: { examination: id } }),
+);
+const chosen = ref<Chosen>('usual');
+const here = ref<string>();
+const station = computed(
+  () => data.value?.stations.find((s) => s.stationId === here.value) ?? data.value?.stations[0],
+);
+const behind = ref<Behind | null>(null);
+const limits = ref<{ station: string; item: string } | null>(null);
 
-const DISPUTES: Record<string, { sign: string; words: string }> = {
-  agreed: { sign: '', words: 'agreed' },
-  skewed: { sign: '▁', words: 'skewed: nearly all marks alike, kappa says little' },
-  'one-sided': { sign: '◣', words: 'one-sided: one examiner is the harsher' },
-  ambiguous: { sign: '◇', words: 'ambiguous: both split at random' },
-  'too few': { sign: '·', words: 'too few pairs to say' },
-};
+/** What is not there yet comes station by station; the answer itself waits a little for more. */
+let timer: ReturnType<typeof setTimeout> | undefined;
+watch(
+  () => data.value,
+  (now) => {
+    clearTimeout(timer);
+    const under = now?.job?.state;
+    if (under === 'waiting' || under === 'running')
+      timer = setTimeout(() => void reload(), LOOK_AGAIN);
+  },
+  { immediate: true },
+);
+onScopeDispose(() => clearTimeout(timer));
+
+async function stop(): Promise<void> {
+  const job = data.value?.job;
+  if (!job || !data.value) return;
+  clearTimeout(timer);
+  take({ ...data.value, job: await call('DELETE /jobs/:job', { params: { job: job.id } }) });
+}
 </script>
 
 <template>
   <div class="page">
-    <div class="d-flex align-center ga-3">
+    <div class="d-flex flex-wrap align-center ga-3">
       <h1>Agree</h1>
       <v-spacer />
       <router-link :to="`/examinations/${id}/trust`">How far it can be trusted</router-link>
@@ -36,124 +64,93 @@ const DISPUTES: Record<string, { sign: string; words: string }> = {
     </div>
     <LoadState :error="error" :loading="!data" @retry="reload" />
     <template v-if="data">
+      <p class="lead-sentence">{{ data.sentence }}</p>
+      <template v-if="data.job">
+        <JobProgress :job="data.job" what="Working out the stations" @cancel="stop" />
+        <v-btn
+          v-if="!['waiting', 'running'].includes(data.job.state)"
+          size="small"
+          class="mb-3"
+          @click="reload"
+          >Go on</v-btn
+        >
+      </template>
       <p class="soft">
         {{ data.doubleMarked }} of {{ data.planned }} planned pairs of sheets are submitted. A
         number opens the table behind it; a cell of the table opens the two sheets.
       </p>
-      <p v-if="data.doubleMarked === 0" class="panel">
+      <p v-if="data.doubleMarked === 0 && data.awaited.length === 0" class="panel">
         Nothing to compare yet. Assign a second examiner to a station under Prepare, plan the
         sheets, and come back when both have submitted.
       </p>
       <template v-else>
-        <WideTable label="Agreement by item">
-          <table class="ledger panel">
-            <thead>
-              <tr>
-                <th>Station</th>
-                <th class="number">Candidates</th>
-                <th class="number">Variants differ</th>
-                <th class="number">First − second, %</th>
-                <th class="number">Marks</th>
-                <th class="number">Agreement</th>
-                <th class="number">Kappa (95 %)</th>
-                <th class="number">PI</th>
-                <th class="number">BI</th>
-                <th class="number">PABAK</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr
-                v-for="(s, i) in data.stations"
-                :key="s.stationId"
-                :class="{ here: i === chosen }"
-              >
-                <td class="station">
-                  <button
-                    class="linkish"
-                    type="button"
-                    :aria-pressed="i === chosen"
-                    @click="chosen = i"
-                  >
-                    {{ s.position }} · {{ s.title }}
-                  </button>
-                </td>
-                <td class="number">{{ s.candidates }}</td>
-                <td class="number">{{ s.variantsDiffer }}</td>
-                <td class="number">
-                  {{ s.meanDifference === null ? '–' : signed(s.meanDifference) }}
-                </td>
-                <CoefficientCells
-                  :row="s"
-                  :label="s.title"
-                  @open="behind = { station: s.stationId, item: null }"
-                />
-              </tr>
-            </tbody>
-          </table>
-        </WideTable>
+        <v-select
+          v-model="chosen"
+          :items="[...CHOICES]"
+          label="Coefficient beyond chance"
+          class="choice"
+        />
+        <StationsTable
+          :stations="data.stations"
+          :awaited="data.awaited"
+          :here="station?.stationId"
+          :chosen="chosen"
+          @choose="here = $event"
+          @open="(s, facet) => (behind = { station: s, ...(facet ? { facet } : {}) })"
+        />
         <template v-if="station">
-          <h2 class="mt-5 mb-2">
-            Station {{ station.position }} · {{ station.title }}
-            <span class="soft">{{ station.examiners.join(' and ') }}</span>
-          </h2>
-          <WideTable label="Agreement by examiner pair">
-            <table class="ledger panel">
-              <thead>
-                <tr>
-                  <th>Item</th>
-                  <th>What kind of dispute</th>
-                  <th>Known by</th>
-                  <th class="number">Marks</th>
-                  <th class="number">Agreement</th>
-                  <th class="number">Kappa (95 %)</th>
-                  <th class="number">PI</th>
-                  <th class="number">BI</th>
-                  <th class="number">PABAK</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="item in station.items" :key="item.item" :data-item="item.item">
-                  <td>{{ item.text }}</td>
-                  <td
-                    :class="{ dispute: ['one-sided', 'ambiguous'].includes(item.dispute) }"
-                    :title="DISPUTES[item.dispute]?.words"
-                  >
-                    {{ DISPUTES[item.dispute]?.sign }} {{ item.dispute }}
-                  </td>
-                  <td class="soft">{{ item.observability }}</td>
-                  <CoefficientCells
-                    :row="item"
-                    :label="item.text"
-                    @open="behind = { station: station.stationId, item: item.item }"
-                  />
-                </tr>
-              </tbody>
-            </table>
-          </WideTable>
-          <p class="soft mt-2">
-            PI and BI are the prevalence and the bias index of Byrt, Bishop and Carlin (1993): where
-            PI is high nearly everyone got the mark, and a low kappa beside a high agreement is then
-            no sign of quarrel. PABAK is kappa freed of both.
+          <h2 class="mt-5">Station {{ station.position }} · {{ station.title }}</h2>
+          <p class="soft">
+            {{ station.candidates }} candidates seen by several, by
+            {{ station.examiners.join(', ') || 'nobody' }}.
+            <template v-if="station.variantsDiffer > 0"
+              >In {{ station.variantsDiffer }} of them different variants were recorded.</template
+            >
           </p>
+          <template v-if="station.candidates > 0">
+            <ItemsPanel
+              :station="station"
+              :chosen="chosen"
+              @open="(item) => (behind = { station: station?.stationId ?? '', item })"
+              @limits="(item) => (limits = { station: station?.stationId ?? '', item })"
+            />
+            <PairsPanel
+              :station="station"
+              @open="(pair) => (behind = { station: station?.stationId ?? '', pair })"
+            />
+            <PartsPanel
+              :station="station"
+              :chosen="chosen"
+              @open="(facet, name) => (behind = { station: station?.stationId ?? '', facet, name })"
+            />
+          </template>
         </template>
+        <SeverityPanel v-if="data.severity" :severity="data.severity" />
       </template>
-      <TableBehind
-        v-if="behind"
+      <TableBehind v-if="behind" :examination="id" :behind="behind" @close="behind = null" />
+      <LimitsBehind
+        v-if="limits"
         :examination="id"
-        :station="behind.station"
-        :item="behind.item"
-        @close="behind = null"
+        :station="limits.station"
+        :item="limits.item"
+        @close="limits = null"
       />
     </template>
   </div>
 </template>
 
 <style scoped>
-.station {
-  min-width: 11em;
+.lead-sentence {
+  font-family: var(--serif);
+  font-size: 1.08rem;
+  max-width: 76ch;
+  margin: 4px 0 14px;
 }
-.dispute {
-  color: var(--madder);
-  font-weight: 650;
+.choice {
+  max-width: 560px;
+  margin: 16px 0 2px;
+}
+.panel {
+  margin-top: 14px;
 }
 </style>

@@ -1,21 +1,20 @@
 <script setup lang="ts">
-import type { ItemAgreement } from '@kritikos/contracts/agreement';
+import type { Agreed, Figure } from '@kritikos/contracts/agreement';
+import { chosenFigure, nameOfUsual } from './coefficientWords.ts';
+import type { Chosen } from './coefficientWords.ts';
 
-type Row = Pick<
-  ItemAgreement,
-  'pairs' | 'missing' | 'percentAgreement' | 'kappa' | 'prevalenceIndex' | 'biasIndex' | 'pabak'
->;
-defineProps<{ row: Row; label: string }>();
+/** Agreement, the chosen coefficient, and beside it one that bears skewed marks. */
+defineProps<{ row: Agreed; label: string; chosen: Chosen; weighted?: boolean }>();
 defineEmits<{ open: [] }>();
 
 const two = (x: number | null) => (x === null ? '–' : x.toFixed(2).replace('-', '−'));
-const reason = (e: { notes: readonly string[] }) => e.notes.join(' ');
+const reason = (figure: Figure | null) => figure?.notes.join(' ') ?? '';
+const percent = (figure: Figure | null) =>
+  figure === null || figure.estimate === null ? '–' : `${Math.round(100 * figure.estimate)} %`;
 </script>
 
 <template>
-  <td class="number" :title="row.missing > 0 ? `${row.missing} left out: a mark is missing` : ''">
-    {{ row.pairs }}<span v-if="row.missing > 0" class="soft"> (−{{ row.missing }})</span>
-  </td>
+  <td class="number">{{ row.marks }}</td>
   <td class="number">
     <button
       class="linkish"
@@ -23,20 +22,22 @@ const reason = (e: { notes: readonly string[] }) => e.notes.join(' ');
       :aria-label="`Table behind ${label}`"
       @click="$emit('open')"
     >
-      {{
-        row.percentAgreement.estimate === null
-          ? '–'
-          : `${Math.round(100 * row.percentAgreement.estimate)} %`
-      }}
+      {{ percent(row.coefficients.percentAgreement) }}
     </button>
   </td>
-  <td class="number" :title="reason(row.kappa)">
-    {{ two(row.kappa.estimate) }}
-    <span v-if="row.kappa.estimate === null" class="soft">(no variation)</span>
-    <span v-else-if="row.kappa.lower === null" class="soft">(no interval)</span>
-    <span v-else class="soft">({{ two(row.kappa.lower) }} to {{ two(row.kappa.upper) }})</span>
+  <td
+    v-for="(figure, i) in [chosenFigure(row, chosen), row.coefficients.gwetAC]"
+    :key="i"
+    class="number"
+    :title="
+      reason(figure) || (i === 0 && chosen === 'usual' ? nameOfUsual(row, weighted ?? false) : '')
+    "
+  >
+    {{ two(figure?.estimate ?? null) }}
+    <span v-if="!figure || figure.estimate === null" class="soft">{{
+      row.marks === 0 ? '(no marks)' : '(no variation)'
+    }}</span>
+    <span v-else-if="figure.lower === null" class="soft">(no interval)</span>
+    <span v-else class="soft">({{ two(figure.lower) }} to {{ two(figure.upper) }})</span>
   </td>
-  <td class="number">{{ two(row.prevalenceIndex) }}</td>
-  <td class="number">{{ two(row.biasIndex) }}</td>
-  <td class="number">{{ two(row.pabak.estimate) }}</td>
 </template>

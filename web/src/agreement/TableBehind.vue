@@ -1,20 +1,44 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 
-const props = defineProps<{ examination: string; station: string; item: string | null }>();
+/** What the table is of: an item, a part of the station, or all of it; and of which two examiners. */
+export interface Behind {
+  readonly station: string;
+  readonly item?: string;
+  readonly facet?: 'domain' | 'observability' | 'variant' | 'declared';
+  readonly name?: string;
+  readonly pair?: number;
+}
+
+const props = defineProps<{ examination: string; behind: Behind }>();
 const emit = defineEmits<{ close: [] }>();
 const cell = ref<{ row: number; column: number } | null>(null);
+const pair = ref(props.behind.pair ?? 0);
+watch(pair, () => (cell.value = null));
 const { data, error, reload } = useReading(
   'GET /stations/:station/agreement/table',
   () => ({
-    params: { station: props.station },
-    query: { item: props.item ?? undefined, ...cell.value },
+    params: { station: props.behind.station },
+    query: {
+      item: props.behind.item,
+      facet: props.behind.facet,
+      name: props.behind.name,
+      pair: pair.value,
+      ...cell.value,
+    },
   }),
   { keep: true },
 );
-const pairs = computed(() => data.value?.pairs ?? []);
+const cells = computed(() => data.value?.cells ?? []);
+const named = computed(() =>
+  (data.value?.pairs ?? []).map(({ first, second, candidates }, value) => ({
+    value,
+    title: `${first} and ${second}, ${candidates} candidates`,
+  })),
+);
+const shown = computed(() => data.value?.pairs[data.value.pair]);
 /** How many there are where not all can be listed. */
 const counted = computed(() => {
   const counts = data.value?.counts ?? [];
@@ -30,7 +54,18 @@ const counted = computed(() => {
       <LoadState :error="error" :loading="!data" @retry="reload" />
       <template v-if="data">
         <h1>{{ data.text }}</h1>
-        <p class="soft">{{ data.station }}. Rows: {{ data.first }}. Columns: {{ data.second }}.</p>
+        <p class="soft">
+          {{ data.station }}.
+          <template v-if="shown">Rows: {{ shown.first }}. Columns: {{ shown.second }}.</template>
+          <template v-else>No candidate was marked by two examiners.</template>
+        </p>
+        <v-select
+          v-if="named.length > 1"
+          v-model="pair"
+          :items="named"
+          label="Which two examiners"
+          hide-details
+        />
         <table class="cross figures">
           <thead>
             <tr>
@@ -55,21 +90,21 @@ const counted = computed(() => {
           </tbody>
         </table>
         <h2>{{ cell ? 'Pairs in this cell' : 'Pairs that differ' }}</h2>
-        <p v-if="pairs.length === 0" class="soft">None.</p>
+        <p v-if="cells.length === 0" class="soft">None.</p>
         <ul class="pairs">
-          <li v-for="(pair, i) in pairs" :key="i">
+          <li v-for="(one, i) in cells" :key="i">
             <router-link
-              :to="`/examinations/${examination}/agreement/${pair.firstSheet}/${pair.secondSheet}`"
+              :to="`/examinations/${examination}/agreement/${one.firstSheet}/${one.secondSheet}`"
             >
-              Candidate {{ pair.candidateNumber }}</router-link
-            ><span class="soft">
-              {{ data.item ? '' : pair.item }} {{ data.categories[pair.row]?.label }} /
-              {{ data.categories[pair.column]?.label }}</span
+              Candidate {{ one.candidateNumber }}</router-link
+            ><span class="soft"
+              >: {{ behind.item ? '' : one.item }} {{ data.categories[one.row]?.label }} /
+              {{ data.categories[one.column]?.label }}</span
             >
           </li>
         </ul>
-        <p v-if="counted > pairs.length" class="soft">
-          The first {{ pairs.length }} of {{ counted }}.
+        <p v-if="counted > cells.length" class="soft">
+          The first {{ cells.length }} of {{ counted }}.
         </p>
         <v-btn class="justify-self-end" @click="emit('close')">Close</v-btn>
       </template>

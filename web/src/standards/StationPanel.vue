@@ -131,6 +131,7 @@ const label = computed(
         <summary>Every method at this station</summary>
         <template v-if="compared">
           <ForestPlot
+            of="Method"
             :rows="rows"
             axis="Cut, %"
             :range="[0, 100]"

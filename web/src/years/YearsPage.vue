@@ -101,6 +101,7 @@ const stations = computed(() => {
           beyond its error is no common yardstick; the sentence above does not rest on it.
         </p>
         <ForestPlot
+          of="Station"
           :rows="drifts"
           axis="Easier than the others by, percent points"
           :zero="0"
