@@ -1,4 +1,5 @@
 import type { BootstrapInterval } from '@kritikos/core/agreement/bootstrapSubjects';
+import { everyCoefficientByCandidates } from '@kritikos/core/agreement/byCandidates';
 import { tableOfPair } from '@kritikos/core/agreement/crossTable';
 import { everyCoefficient } from '@kritikos/core/agreement/everyCoefficient';
 import type { Level } from '@kritikos/core/agreement/krippendorffAlpha';
@@ -19,6 +20,8 @@ export interface AgreementFlags {
   resamples?: number;
   seed: number;
   interval: BootstrapInterval;
+  /** Errors go by candidates, of whom each has several subjects: items, stations. */
+  byCandidate?: boolean;
 }
 
 /** All agreement coefficients of a ratings file, under the keys that the command prints. */
@@ -29,11 +32,18 @@ export async function agreement(file: string, flags: AgreementFlags) {
   const ratings = onScale(await readRatings(file, needNumbers), scale);
   const tally = tallyFile(ratings);
   const weights = await weightsFor(ratings.words, scale, flags);
+  if (flags.byCandidate && resamples !== undefined) {
+    throw new BadInput(
+      '--by-candidate gives errors by a formula, and --resamples by drawing subjects; say one of them.',
+    );
+  }
   return asBadInput(() => ({
     subjects: ratings.subjects,
     raters: ratings.raters.length,
     missing: ratings.missing,
-    ...everyCoefficient(tally, { level, weights, resamples, seed, interval }),
+    ...(flags.byCandidate
+      ? everyCoefficientByCandidates(tally, ratings.candidateOf, { level, weights })
+      : everyCoefficient(tally, { level, weights, resamples, seed, interval })),
     ...(ratings.raters.length === 2
       ? {
           ...prevalenceBias(tableOfPair(tally, 0, 1)),

@@ -115,12 +115,14 @@ export interface ExamRuleFlags {
   k: number;
   stations: number;
   critical?: string;
+  unseen?: string;
   criticalFails?: boolean;
 }
 
 /**
  * Who passes by a rule: scores of stations in columns, one row a candidate. The file of critical
- * items has the same rows and columns and counts the critical items missed at each station.
+ * items has the same rows and columns and counts the critical items missed at each station; that of
+ * unseen ones those that nobody observed.
  */
 export async function examRule(file: string, flags: ExamRuleFlags) {
   const { columns, rows } = await readNumbers(file);
@@ -137,8 +139,11 @@ export async function examRule(file: string, flags: ExamRuleFlags) {
   }
   const each = columns.map((_, i) => (cuts.length === 1 ? cuts[0] : cuts[i]) as number);
   const missed = flags.critical === undefined ? null : await readNumbers(flags.critical);
-  if (missed && (missed.rows.length !== rows.length || missed.columns.length !== columns.length)) {
-    throw new BadInput('The file of critical items has other rows or columns than the scores.');
+  const unseen = flags.unseen === undefined ? null : await readNumbers(flags.unseen);
+  for (const table of [missed, unseen]) {
+    if (table && (table.rows.length !== rows.length || table.columns.length !== columns.length)) {
+      throw new BadInput('A file of critical items has other rows or columns than the scores.');
+    }
   }
   const sem = standardErrorOfMeasurement(rows);
   const rule = {
@@ -153,11 +158,10 @@ export async function examRule(file: string, flags: ExamRuleFlags) {
   const decided = rows.map((row, r) => {
     const stations = row.map((percent, s) => ({
       percent,
-      critical: Array.from({ length: missed?.rows[r]?.[s] ?? 0 }, (_, i) => ({
-        item: `item ${i + 1}`,
-        observed: 1,
-        missed: 1,
-      })),
+      critical: [
+        ...items(missed?.rows[r]?.[s] ?? 0, { observed: 1, missed: 1 }),
+        ...items(unseen?.rows[r]?.[s] ?? 0, { observed: 0, missed: 0 }),
+      ],
     }));
     const { outcome, total, stationsPassed, criticalFailures, reasons } = asBadInput(() =>
       decideCandidate(stations, each, cut, rule),
@@ -174,4 +178,9 @@ export async function examRule(file: string, flags: ExamRuleFlags) {
     candidates: decided,
     notes: [],
   };
+}
+
+/** So many critical items, observed and missed so often. */
+function items(count: number, seen: { observed: number; missed: number }) {
+  return Array.from({ length: count }, (_, i) => ({ item: `item ${i + 1}`, ...seen }));
 }

@@ -31,6 +31,7 @@ fileVerb(
   )
   .option('--scale <grades>', 'the grades from the lowest to the highest, "0,1,2,3,5"')
   .option('--weight-table <file>', 'agreement weights of your own, one line and column a grade')
+  .option('--by-candidate', 'errors by candidates, where each has several items or stations')
   .option('--resamples <n>', 'bootstrap every coefficient over subjects', whole)
   .addOption(
     new Option('--interval <kind>', 'bootstrap interval').choices(INTERVALS).default('percentile'),

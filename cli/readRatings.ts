@@ -17,6 +17,8 @@ export interface RatingsFile {
   /** What the codes of `word` mean: numbers where every mark is one, else words. */
   readonly words: readonly (number | string)[];
   readonly missing: number;
+  /** The candidate of every subject, as a code; of a wide file each subject is one. */
+  readonly candidateOf: Int32Array;
   /** Where the file first has the mark of this code, in words. */
   readonly whereIs: (code: number) => string;
 }
@@ -29,6 +31,8 @@ export interface RatingsFile {
  */
 export async function readRatings(file: string, needNumbers: string | null): Promise<RatingsFile> {
   const subjects = new Codes();
+  const candidates = new Codes();
+  const candidateOf = Growing.integers();
   const raters = new Codes();
   const words = new Codes();
   const columns = {
@@ -76,7 +80,9 @@ export async function readRatings(file: string, needNumbers: string | null): Pro
       for (const place of [long.candidate, long.examiner]) {
         if (cells[place] === '') throw badCell(row, header[place] as string, 'the cell is empty');
       }
+      const before = subjects.size;
       const subject = subjects.of(long.subject.map((place) => cells[place]).join('\u001f'));
+      if (subject === before) candidateOf.push(candidates.of(cells[long.candidate] as string));
       const rater = raters.of(cells[long.examiner] as string);
       take(subject, rater, cells[long.mark] as string, row, header[long.mark] as string);
     },
@@ -88,6 +94,9 @@ export async function readRatings(file: string, needNumbers: string | null): Pro
     rater: columns.rater.whole(),
     ...meaning(columns.word.whole(), words.names),
     missing: subjects.size * raters.size - columns.word.length,
+    candidateOf: long
+      ? candidateOf.whole()
+      : Int32Array.from({ length: subjects.size }, (_, i) => i),
     whereIs: (code: number): string => {
       const i = result.word.indexOf(code);
       const rater = raters.names[columns.rater.whole()[i] as number];

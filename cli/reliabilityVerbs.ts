@@ -2,8 +2,10 @@ import { severity } from './raters.ts';
 import { dstudy, rasch } from './facets.ts';
 import type { DStudyFlags } from './facets.ts';
 import { icc, reliability } from './reliability.ts';
+import { trust } from './trust.ts';
+import type { TrustFlags } from './trust.ts';
 import { variance } from './variance.ts';
-import { fileVerb, number, print } from './command.ts';
+import { fileVerb, number, print, whole } from './command.ts';
 import type { Output } from './command.ts';
 
 // The verbs on scores as measurements: reliability, variances, severity.
@@ -47,6 +49,18 @@ fileVerb(
   .option('--hours <n>', 'examiner-hours that there are at most', number)
   .action(async (file: string, flags: DStudyFlags & Output) =>
     print(await dstudy(file, flags), flags),
+  );
+
+fileVerb(
+  'trust',
+  'how far an examination can be trusted: alpha, variance shares, dependability',
+  'trust sheets.csv --cut 61.5 --json',
+)
+  .argument('<sheets.csv>', 'long: candidate, station, mark; a row a sheet, in percent')
+  .option('--stations <n>', 'how many stations there were; those of the file unless said', whole)
+  .option('--cut <mean>', 'the mean over the stations that passes', number)
+  .action(async (file: string, flags: TrustFlags & Output) =>
+    print(await trust(file, flags), flags),
   );
 
 fileVerb(

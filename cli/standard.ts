@@ -68,9 +68,10 @@ function cutBy(scores: readonly number[], grades: readonly number[], flags: Stan
       return { ...fromEstimate(mean), median };
     }
     case 'contrasting-groups': {
-      const group = (competent: boolean) =>
-        scores.filter((_, i) => (grades[i] as number) > flags.borderline === competent);
-      const cuts = contrastingGroups(group(false), group(true));
+      // Who is graded exactly at the borderline is in neither group.
+      const group = (side: 1 | -1) =>
+        scores.filter((_, i) => Math.sign((grades[i] as number) - flags.borderline) === side);
+      const cuts = contrastingGroups(group(-1), group(1));
       const cut = cuts.normal ?? cuts.leastMisclassified;
       const notes =
         cut === null && cuts.notes.length === 0 ? ['Nothing parts the two groups.'] : cuts.notes;
@@ -116,6 +117,6 @@ function byRegression(
 const BOOTSTRAP_NOTE =
   'The bootstrap’s percentile limits are too short for a cohort: they hold in 85 to 93 of 100 cases. The limits beside the cut are t intervals, which hold.';
 
-function fromEstimate({ estimate, standardError, notes }: Estimate): Found {
-  return { cut: estimate, standardError, notes };
+function fromEstimate({ estimate, standardError, lower, upper, notes }: Estimate): Found {
+  return { cut: estimate, standardError, lower, upper, notes };
 }

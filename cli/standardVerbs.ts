@@ -5,6 +5,8 @@ import { Option } from 'commander';
 import type { Command } from 'commander';
 import { angoffCut, decisionsAtCut, hofsteeCut } from './panel.ts';
 import type { HofsteeFlags, LivingstonLewisFlags } from './panel.ts';
+import { years } from './years.ts';
+import type { YearsFlags } from './years.ts';
 import { standard, STANDARD_METHODS } from './standard.ts';
 import type { StandardFlags } from './standard.ts';
 import { fileVerb, number, print, whole } from './command.ts';
@@ -134,6 +136,7 @@ fileVerb(
   .option('--k <n>', 'standard errors of measurement added to the sum of the cuts', number, 0)
   .option('--stations <n>', 'stations that must be passed at least', whole, 0)
   .option('--critical <file>', 'the same table with the critical items missed at each station')
+  .option('--unseen <file>', 'the same table with the critical items that nobody observed')
   .option('--critical-fails', 'a missed critical item fails the examination too')
   .action(async (file: string, flags: ExamRuleFlags & Output) =>
     print(await examRule(file, flags), flags),
@@ -156,6 +159,21 @@ fileVerb(
       then: string,
       flags: { total: string; anchor: string; method: 'mean' | 'linear'; score?: number } & Output,
     ) => print(await equate(now, then, flags), flags),
+  );
+
+fileVerb(
+  'years',
+  'a better cohort told from an easier paper, with errors, by the stations in common',
+  'years this-year.csv last-year.csv --anchors "1=1,2=2,4=3" --json',
+)
+  .argument('<this-year.csv>', 'wide: candidate, then one column a station, percent')
+  .argument('<last-year.csv>', 'the same of the other sitting')
+  .requiredOption('--anchors <pairs>', 'stations in common, by their columns: this year=last year')
+  .addOption(new Option('--method <method>', 'how').choices(['mean', 'linear']).default('linear'))
+  .option('--resamples <n>', 'draws of the bootstrap', whole, 1000)
+  .option('--seed <n>', 'seed of the bootstrap', whole, 1)
+  .action(async (now: string, then: string, flags: YearsFlags & Output) =>
+    print(await years(now, then, flags), flags),
   );
 
 withRange(

@@ -3,6 +3,7 @@ import { people } from './addresses/people.ts';
 import { preparation } from './addresses/preparation.ts';
 import { marking } from './addresses/marking.ts';
 import { outcomes } from './addresses/outcomes.ts';
+import { sources } from './addresses/sources.ts';
 import { office } from './addresses/office.ts';
 import type { Contracts, Params } from './contract.ts';
 
@@ -16,6 +17,7 @@ export const api = {
   ...preparation,
   ...marking,
   ...outcomes,
+  ...sources,
   ...office,
 } as const satisfies Contracts;
 

@@ -13,6 +13,7 @@ import { postRoutes } from './post/routes.ts';
 import { peopleRoutes } from './people/routes.ts';
 import { bankRoutes } from './stations/routes.ts';
 import { resultRoutes } from './results/routes.ts';
+import { sourceRoutes } from './sources/routes.ts';
 import { standardRoutes } from './standards/routes.ts';
 import { trustRoutes } from './trust/routes.ts';
 import { yearRoutes } from './years/routes.ts';
@@ -32,6 +33,7 @@ export const routes: readonly Route[] = [
   ...resultRoutes,
   ...trustRoutes,
   ...yearRoutes,
+  ...sourceRoutes,
   ...jobRoutes,
   ...hintRoutes,
   ...auditRoutes,

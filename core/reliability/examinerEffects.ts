@@ -38,11 +38,10 @@ const MOST_CANDIDATES = 1000;
  * Beyond 1,000 candidates so many are drawn, and a note says so.
  */
 export function examinerEffects(scores: readonly ExaminedScore[]): ExaminerEffects {
-  const notes: string[] = [];
-  const used = drawn(scores, notes);
+  const { used, notes } = drawn(scores);
   const names = [...new Set(used.map(({ examiner }) => examiner))];
-  const twice = new Set(used.map(placeOf)).size < used.length;
-  const model = `candidate + station${twice ? ' + candidate:station' : ''} + examiner`;
+  const twice = seenTwice(used);
+  const model = modelOf(used);
   const nothing = { examiners: [], spread: null, sheets: used.length, model };
   try {
     const study = examinerSeverity(
@@ -66,17 +65,32 @@ export function examinerEffects(scores: readonly ExaminedScore[]): ExaminerEffec
   }
 }
 
+/** The model that these scores can tell apart, as the command `severity` names it. */
+export function modelOf(scores: readonly ExaminedScore[]): string {
+  return `candidate + station${seenTwice(scores) ? ' + candidate:station' : ''} + examiner`;
+}
+
+function seenTwice(scores: readonly ExaminedScore[]): boolean {
+  return new Set(scores.map(placeOf)).size < scores.length;
+}
+
 /** Whose score it is, and where. */
 export function placeOf({ candidate, station }: ExaminedScore): string {
   return `${candidate}:${station}`;
 }
 
-function drawn(scores: readonly ExaminedScore[], notes: string[]): readonly ExaminedScore[] {
+/** The scores that severity is taken from, with a note where not all are. */
+export function drawn(scores: readonly ExaminedScore[]): {
+  used: readonly ExaminedScore[];
+  notes: string[];
+} {
   const all = [...new Set(scores.map(({ candidate }) => candidate))].sort((a, b) => a - b);
-  if (all.length <= MOST_CANDIDATES) return scores;
+  if (all.length <= MOST_CANDIDATES) return { used: scores, notes: [] };
   const kept = new Set(sampleOf(all, MOST_CANDIDATES));
-  notes.push(`${kept.size} of the ${all.length} candidates were drawn.`);
-  return scores.filter(({ candidate }) => kept.has(candidate));
+  return {
+    used: scores.filter(({ candidate }) => kept.has(candidate)),
+    notes: [`${kept.size} of the ${all.length} candidates were drawn.`],
+  };
 }
 
 function factorsOf(

@@ -12,6 +12,12 @@ export interface DecisionSureness {
   readonly notes: readonly string[];
 }
 
+/** `1 - SEM^2 / variance of the totals`; 0 where they do not vary. */
+export function reliabilityOf(totals: readonly number[], sem: number): number {
+  const spread = variance(totals);
+  return spread ? 1 - sem ** 2 / spread : 0;
+}
+
 /**
  * The sureness of a standard by the score alone: other parts of the rule are not in it.
  *
@@ -31,8 +37,10 @@ export function decisionSureness({ outcomes, examCut, sem, stations }: Standard)
   const near = scored
     .filter(({ total }) => Math.abs(total - mark) <= sem)
     .map(({ candidate }) => candidate);
-  const spread = variance(scored.map(({ total }) => total));
-  const reliability = spread ? 1 - sem ** 2 / spread : 0;
+  const reliability = reliabilityOf(
+    scored.map(({ total }) => total),
+    sem,
+  );
   const k = Math.max(1, stations.length);
   if (!(reliability > 0 && reliability < 1) || !(mark / k >= 0 && mark / k <= 100)) {
     return {

@@ -29,6 +29,11 @@ export function stationOutcome(
   return verdicts.includes('unseen') ? 'undecided' : 'passed';
 }
 
+/** Critical items of a station that nobody observed. */
+export function countUnseen(critical: readonly CriticalCount[]): number {
+  return critical.filter(({ observed }) => observed === 0).length;
+}
+
 /** Critical items missed at a station, under the rule. */
 export function countMissed(critical: readonly CriticalCount[], rule: CriticalRule): number {
   return critical.filter((count) => criticalVerdict(count, rule) === 'missed').length;

@@ -128,7 +128,10 @@ function countedPair({ first, second, sheets }: ExaminerPair) {
 }
 
 /** The items and the candidates that a table is of, and what it is called. */
-function partOf(content: ChecklistContent, { item: key, facet, name }: Asked) {
+export function partOf(
+  content: Pick<ChecklistContent, 'items' | 'procedures'>,
+  { item: key, facet, name }: Pick<Asked, 'item' | 'facet' | 'name'>,
+) {
   const { items } = content;
   const everybody = () => true;
   if (key !== undefined) {

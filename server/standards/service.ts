@@ -43,11 +43,7 @@ export async function openStandards(
     })),
     marks,
     outstanding: await standards.countOutstanding(db, examinationId, viewer.id),
-    // A draft of before lacks what has been added to settings since.
-    draft: {
-      ...usualSettings(marks.length),
-      ...(await standards.findDraft(db, examinationId, viewer.id)),
-    },
+    draft: await keptSettings(db, examinationId, marks.length, viewer),
     decisions,
   };
 }
@@ -69,6 +65,17 @@ function withoutOutcomes(decision: Decision): DecisionSummary {
   const { outcomes, ...summary } = decision;
   void outcomes;
   return summary;
+}
+
+/** The settings as they were left; a draft of before lacks what has been added to them since. */
+export async function keptSettings(
+  db: Database,
+  examinationId: string,
+  stations: number,
+  viewer: Viewer,
+): Promise<Settings> {
+  const draft = await standards.findDraft(db, examinationId, viewer.id);
+  return { ...usualSettings(stations), ...draft };
 }
 
 export function usualSettings(stations: number): Settings {

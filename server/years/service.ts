@@ -55,19 +55,14 @@ export async function readYears(
       'No sitting before this one has a station in common with it, so there is nothing to compare.';
     return { sentence, sittings, compared: null };
   }
-  const otherId = then.figures.examinationId;
-  const anchors = await held.anchorsBetween(db, examinationId, otherId, viewer.id);
-  const apart = yearsApart(
-    { rows: rowsOf(now), anchors: anchors.map((a) => placeOf(now, a.stationId)) },
-    { rows: rowsOf(then), anchors: anchors.map((a) => placeOf(then, a.otherStationId)) },
-    { seed: SEED, resamples: resamplesFor(now.figures.scores.length + then.figures.scores.length) },
-  );
+  const { anchors, sittings: compared, options } = await comparison(db, now, then, viewer);
+  const apart = yearsApart(compared[0], compared[1], options);
   const names = { now: now.figures.cohort, then: then.figures.cohort };
   return {
     sentence: sayYears(apart, names),
     sittings,
     compared: {
-      otherExaminationId: otherId,
+      otherExaminationId: then.figures.examinationId,
       cohort: plain(apart.cohort),
       paper: plain(apart.paper),
       anchors: anchors.map((pair, i) => {
@@ -80,6 +75,41 @@ export async function readYears(
       }),
     },
   };
+}
+
+/** What two sittings are compared by: their scores, the stations in common, and how errors are drawn. */
+async function comparison(db: Database, now: Read, then: Read, viewer: Account) {
+  const anchors = await held.anchorsBetween(
+    db,
+    now.figures.examinationId,
+    then.figures.examinationId,
+    viewer.id,
+  );
+  const sittings = [
+    { rows: rowsOf(now), anchors: anchors.map((a) => placeOf(now, a.stationId)) },
+    { rows: rowsOf(then), anchors: anchors.map((a) => placeOf(then, a.otherStationId)) },
+  ] as const;
+  const candidates = now.figures.scores.length + then.figures.scores.length;
+  return { anchors, sittings, options: { seed: SEED, resamples: resamplesFor(candidates) } };
+}
+
+/** The scores that the years are told apart by; `null` where there is no sitting before this one. */
+export async function comparedSittings(db: Database, examinationId: string, viewer: Account) {
+  const related = await held.relatedSittings(db, examinationId, viewer.id, 1);
+  const [here, before] = related;
+  if (!here || !before) return null;
+  const read = [
+    await readSitting(db, here, viewer),
+    await readSitting(db, before, viewer),
+  ] as const;
+  const { sittings, options } = await comparison(db, read[0], read[1], viewer);
+  const [now, then] = read.map(({ figures }, i) => ({
+    cohort: figures.cohort,
+    titles: figures.stations.map(({ title }) => title),
+    rows: sittings[i]?.rows ?? [],
+  }));
+  const pairs = sittings[0].anchors.map((at, i) => [at, sittings[1].anchors[i] ?? -1] as const);
+  return now && then ? { now, then, anchors: pairs, ...options } : null;
 }
 
 /** A station of the bank over the sittings that used it, and its items by what they say. */

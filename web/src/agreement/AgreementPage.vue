@@ -125,7 +125,7 @@ async function stop(): Promise<void> {
             />
           </template>
         </template>
-        <SeverityPanel v-if="data.severity" :severity="data.severity" />
+        <SeverityPanel v-if="data.severity" :severity="data.severity" :examination="id" />
       </template>
       <TableBehind v-if="behind" :examination="id" :behind="behind" @close="behind = null" />
       <LimitsBehind

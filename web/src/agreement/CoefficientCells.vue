@@ -1,10 +1,20 @@
 <script setup lang="ts">
 import type { Agreed, Figure } from '@kritikos/contracts/agreement';
+import type { StationFigure } from '@kritikos/contracts/sources';
+import FileAndCommand from '../sources/FileAndCommand.vue';
 import { chosenFigure, nameOfUsual } from './coefficientWords.ts';
 import type { Chosen } from './coefficientWords.ts';
 
 /** Agreement, the chosen coefficient, and beside it one that bears skewed marks. */
-defineProps<{ row: Agreed; label: string; chosen: Chosen; weighted?: boolean }>();
+defineProps<{
+  row: Agreed;
+  label: string;
+  chosen: Chosen;
+  weighted?: boolean;
+  /** Where the file and the command come from. */
+  station: string;
+  source: StationFigure;
+}>();
 defineEmits<{ open: [] }>();
 
 const two = (x: number | null) => (x === null ? '–' : x.toFixed(2).replace('-', '−'));
@@ -39,5 +49,10 @@ const percent = (figure: Figure | null) =>
     }}</span>
     <span v-else-if="figure.lower === null" class="soft">(no interval)</span>
     <span v-else class="soft">({{ two(figure.lower) }} to {{ two(figure.upper) }})</span>
+    <FileAndCommand
+      v-if="i === 1 && row.marks > 0"
+      :of="`the coefficients of ${label}`"
+      :station="{ id: station, query: source }"
+    />
   </td>
 </template>

@@ -87,6 +87,8 @@ const percent = (share: number) => `${Math.round(100 * share)} %`;
               :label="item.text"
               :chosen="chosen"
               :weighted="item.weighted"
+              :station="station.stationId"
+              :source="{ figure: 'item', item: item.item }"
               @open="$emit('open', item.item)"
             />
             <td class="number">

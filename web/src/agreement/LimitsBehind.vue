@@ -9,6 +9,7 @@ import { useReading } from '../http/useReading.ts';
 import PlotFrame from '../plots/PlotFrame.vue';
 import { usePlotTheme } from '../plots/usePlotTheme.ts';
 import LoadState from '../shell/LoadState.vue';
+import FileAndCommand from '../sources/FileAndCommand.vue';
 
 /** Two examiners' readings of one number: difference against mean, with the limits of agreement. */
 const props = defineProps<{ examination: string; station: string; item: string }>();
@@ -167,6 +168,10 @@ const rows = computed(() =>
             95 of 100 differences lie between {{ signed(data.limits.lowerLimit.estimate) }} and
             {{ signed(data.limits.upperLimit.estimate) }} {{ data.unit }}; on average the first
             reads {{ within(data.limits.bias) }} {{ data.unit }} more than the second.
+            <FileAndCommand
+              :of="`the limits of agreement of ${data.text}`"
+              :station="{ id: station, query: { figure: 'limits', item, pair } }"
+            />
             <span v-for="note in data.limits.notes" :key="note" class="soft"> {{ note }}</span>
           </p>
           <PlotFrame

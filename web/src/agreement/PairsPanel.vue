@@ -34,6 +34,8 @@ const signed = (x: number | null) =>
               :row="pair.agreement"
               :label="`${pair.first} and ${pair.second}`"
               chosen="usual"
+              :station="station.stationId"
+              :source="{ figure: 'pair', pair: i }"
               @open="$emit('open', i)"
             />
           </tr>

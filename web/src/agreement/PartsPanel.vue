@@ -49,6 +49,8 @@ const short = computed(() => CHOICES.find(({ value }) => value === props.chosen)
               :row="group.agreement"
               :label="group.name"
               :chosen="chosen"
+              :station="station.stationId"
+              :source="{ figure: facet, name: group.name }"
               @open="$emit('open', facet, group.name)"
             />
             <template v-else>

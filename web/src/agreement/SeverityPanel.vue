@@ -3,8 +3,9 @@ import type { Severities } from '@kritikos/contracts/agreement';
 import { computed } from 'vue';
 import ForestPlot from '../plots/ForestPlot.vue';
 import { counted } from '../shell/counted.ts';
+import FileAndCommand from '../sources/FileAndCommand.vue';
 
-const props = defineProps<{ severity: Severities }>();
+const props = defineProps<{ severity: Severities; examination: string }>();
 const rows = computed(() =>
   props.severity.examiners.map(({ examiner, severity, lower, upper, marks }) => ({
     label: `${examiner}, ${counted(marks, 'sheet')}`,
@@ -21,7 +22,13 @@ const SAID = { pass: 'passes', fail: 'fails', incomplete: 'is incomplete' } as c
 
 <template>
   <section class="panel">
-    <h2>How severe each examiner is</h2>
+    <h2>
+      How severe each examiner is
+      <FileAndCommand
+        of="the severities"
+        :examination="{ id: examination, query: { figure: 'severity' } }"
+      />
+    </h2>
     <template v-if="rows.length > 0">
       <p class="soft">
         Percent points that a sheet loses by being marked by this examiner and not by the average

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { StationAgreement } from '@kritikos/contracts/agreement';
+import FileAndCommand from '../sources/FileAndCommand.vue';
 import WideTable from '../shell/WideTable.vue';
 import { withInterval } from '../years/figures.ts';
 import CoefficientCells from './CoefficientCells.vue';
@@ -51,6 +52,8 @@ const shortOf = (chosen: Chosen) => CHOICES.find(({ value }) => value === chosen
             :row="s.technique"
             :label="s.title"
             :chosen="chosen"
+            :station="s.stationId"
+            :source="{ figure: 'technique' }"
             @open="$emit('open', s.stationId)"
           />
           <td class="number">
@@ -64,12 +67,24 @@ const shortOf = (chosen: Chosen) => CHOICES.find(({ value }) => value === chosen
               {{ Math.round(100 * (s.declared.coefficients.percentAgreement?.estimate ?? 0)) }} %
             </button>
             <template v-else>–</template>
+            <FileAndCommand
+              v-if="s.declared && s.declared.marks > 0"
+              :of="`the declared results of ${s.title}`"
+              :station="{ id: s.stationId, query: { figure: 'declared' } }"
+            />
           </td>
           <td class="number" :title="s.scores.notes.join(' ')">
             {{ withInterval(s.scores, 2) }}
           </td>
           <td class="number">{{ one(s.scores.sem) }}</td>
-          <td class="number">{{ one(s.scores.smallestRealChange) }}</td>
+          <td class="number">
+            {{ one(s.scores.smallestRealChange) }}
+            <FileAndCommand
+              v-if="s.scores.candidates > 0"
+              :of="`the scores of ${s.title}`"
+              :station="{ id: s.stationId, query: { figure: 'scores' } }"
+            />
+          </td>
         </tr>
         <tr v-for="s in awaited" :key="s.position">
           <td class="soft">{{ s.position }} · {{ s.title }}</td>

@@ -78,8 +78,12 @@ export async function ask<A extends Address>(
 }
 
 /** Where a file of the API is to be had, for a link. */
-export function linkTo<A extends FileAddress>(address: A, params: Params<A>): string {
-  return `/api${requestTo(address, params).path}`;
+export function linkTo<A extends FileAddress>(
+  address: A,
+  params: Params<A>,
+  query: Anything['query'] = {},
+): string {
+  return `/api${requestTo(address, params, query).path}`;
 }
 
 interface Request {

@@ -4,6 +4,7 @@ import type { StandardsPage } from '@kritikos/contracts/standards';
 import type { DecisionSureness } from '@kritikos/core/standards/decisionSureness';
 import type { Standard } from '@kritikos/core/standards/setStandard';
 import { computed } from 'vue';
+import FileAndCommand from '../sources/FileAndCommand.vue';
 import { namesOf } from './namesOf.ts';
 
 const props = defineProps<{
@@ -12,6 +13,7 @@ const props = defineProps<{
   decision: StandardsPage['decisions'][number] | undefined;
   sureness: DecisionSureness | null;
   numbers: ReadonlyMap<string, number>;
+  examination: string;
 }>();
 
 const stations = computed(() => props.standard?.stations.length ?? 0);
@@ -40,6 +42,10 @@ const signedMean = computed(() =>
         <span v-if="signedMean !== null" class="soft"
           >; signed:&nbsp;{{ signedMean.toFixed(1) }}&nbsp;%</span
         >
+        <FileAndCommand
+          of="the standard and whom it passes, by the settings as they were last left"
+          :examination="{ id: examination, query: { figure: 'standard' } }"
+        />
       </p>
       <div v-if="sureness" class="sure">
         <p>
@@ -52,6 +58,10 @@ const signedMean = computed(() =>
           candidates, and
           <b class="figures">{{ Math.round(100 * sureness.quality.accuracy) }} %</b> are on the side
           where they belong (Livingston and Lewis).
+          <FileAndCommand
+            of="how sure the mark is"
+            :examination="{ id: examination, query: { figure: 'sureness' } }"
+          />
         </p>
         <p v-for="note in sureness.notes" :key="note" class="soft">{{ note }}</p>
       </div>

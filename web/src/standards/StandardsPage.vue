@@ -109,6 +109,7 @@ function setHandCut(station: string, cut: number | null) {
             :decision="page.decisions[0]"
             :sureness="sureness"
             :numbers="numbers"
+            :examination="store.current?.id ?? ''"
           />
           <v-btn
             block

@@ -6,6 +6,7 @@ import { STATION_METHODS } from '@kritikos/core/standards/stationMethods';
 import type { StationMethod } from '@kritikos/core/standards/stationMethods';
 import type { MethodAtStation } from '@kritikos/core/standards/methodsSideBySide';
 import ForestPlot from '../plots/ForestPlot.vue';
+import FileAndCommand from '../sources/FileAndCommand.vue';
 import WideTable from '../shell/WideTable.vue';
 import { METHOD_WORDS } from './methodWords.ts';
 import { namesOf } from './namesOf.ts';
@@ -82,7 +83,17 @@ const label = computed(
       <dl class="figures">
         <div>
           <dt>Cut</dt>
-          <dd>{{ one(result.cut) }} %{{ result.byHand ? ' by hand' : '' }}</dd>
+          <dd>
+            {{ one(result.cut) }} %{{ result.byHand ? ' by hand' : '' }}
+            <FileAndCommand
+              v-if="!result.byHand"
+              :of="`the cut of station ${station.position}`"
+              :station="{
+                id: station.station,
+                query: { figure: 'cut', method: result.method },
+              }"
+            />
+          </dd>
         </div>
         <div>
           <dt>R²</dt>
@@ -162,7 +173,16 @@ const label = computed(
                     {{ m.cut.notes[0] }}
                   </td>
                   <template v-else>
-                    <td class="number">{{ inWords(m.cut) }}</td>
+                    <td class="number">
+                      {{ inWords(m.cut) }}
+                      <FileAndCommand
+                        :of="`the cut of station ${station.position}: ${METHOD_WORDS[m.method].title}`"
+                        :station="{
+                          id: station.station,
+                          query: { figure: 'cut', method: m.method },
+                        }"
+                      />
+                    </td>
                     <td class="number">{{ m.passed }} of {{ m.scored }}</td>
                     <td>{{ namesOf(m.lost, numbers) }}</td>
                     <td>{{ namesOf(m.gained, numbers) }}</td>

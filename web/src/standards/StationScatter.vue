@@ -6,6 +6,7 @@ import type { ChartData, ChartOptions, Plugin } from 'chart.js';
 import { computed, ref, watch } from 'vue';
 import { Scatter } from 'vue-chartjs';
 import { useTheme } from 'vuetify';
+import PlotFrame from '../plots/PlotFrame.vue';
 import { jitter } from './jitter.ts';
 
 const props = defineProps<{
@@ -27,6 +28,14 @@ const points = computed(() =>
     r.percent === null || r.grade === null
       ? []
       : [{ x: r.grade + jitter(r.candidate), y: r.percent, candidate: r.candidate }],
+  ),
+);
+
+const rows = computed(() =>
+  props.records.flatMap(({ candidate, grade, percent }) =>
+    percent === null || grade === null
+      ? []
+      : [[`Candidate ${props.numbers.get(candidate) ?? ''}`, grade, percent]],
   ),
 );
 
@@ -150,16 +159,22 @@ const options = computed<ChartOptions<'scatter'>>(() => {
 </script>
 
 <template>
-  <div class="plot">
-    <Scatter
-      ref="chart"
-      :data="data"
-      :options="options"
-      :plugins="[cutLines]"
-      role="img"
-      :aria-label="label"
-    />
-  </div>
+  <PlotFrame
+    :title="label"
+    :columns="['Candidate', 'Overall grade', 'Checklist score, %']"
+    :rows="rows"
+  >
+    <div class="plot">
+      <Scatter
+        ref="chart"
+        :data="data"
+        :options="options"
+        :plugins="[cutLines]"
+        role="img"
+        :aria-label="label"
+      />
+    </div>
+  </PlotFrame>
 </template>
 
 <style scoped>

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
+import FileAndCommand from '../sources/FileAndCommand.vue';
 import WideTable from '../shell/WideTable.vue';
 
 const store = useExamination();
@@ -105,7 +106,13 @@ const rows = computed(() => {
         </table>
       </section>
       <section class="panel">
-        <h2>The figures</h2>
+        <h2>
+          The figures
+          <FileAndCommand
+            of="how far the examination can be trusted"
+            :examination="{ id, query: { figure: 'trust' } }"
+          />
+        </h2>
         <dl>
           <div>
             <dt>Alpha over the stations (95 %)</dt>

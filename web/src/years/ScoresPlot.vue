@@ -11,6 +11,7 @@ import {
 import type { ChartData, ChartOptions } from 'chart.js';
 import { computed } from 'vue';
 import { Line } from 'vue-chartjs';
+import PlotFrame from '../plots/PlotFrame.vue';
 import { usePlotTheme } from '../plots/usePlotTheme.ts';
 import { BIN, sharesByBin } from './sharesByBin.ts';
 
@@ -41,6 +42,14 @@ const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => ({
     };
   }),
 }));
+
+const rows = computed(() => {
+  const shares = props.cohorts.map(({ scores }) => sharesByBin(scores));
+  return sharesByBin([]).map(({ from }, bin) => [
+    from,
+    ...shares.map((own) => own[bin]?.share ?? 0),
+  ]);
+});
 
 const options = computed<ChartOptions<'line'>>(() => ({
   responsive: true,
@@ -80,9 +89,15 @@ const options = computed<ChartOptions<'line'>>(() => ({
 </script>
 
 <template>
-  <div class="plot">
-    <Line :data="data" :options="options" role="img" :aria-label="label" />
-  </div>
+  <PlotFrame
+    title="Mean over the stations, by cohort"
+    :columns="['From, %', ...cohorts.map(({ name }) => `${name}, share`)]"
+    :rows="rows"
+  >
+    <div class="plot">
+      <Line :data="data" :options="options" role="img" :aria-label="label" />
+    </div>
+  </PlotFrame>
 </template>
 
 <style scoped>

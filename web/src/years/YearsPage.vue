@@ -8,6 +8,7 @@ import WideTable from '../shell/WideTable.vue';
 import { one, percent, withInterval } from './figures.ts';
 import StationFigureCells from './StationFigureCells.vue';
 import StationFigureHeads from './StationFigureHeads.vue';
+import FileAndCommand from '../sources/FileAndCommand.vue';
 import ScoresPlot from './ScoresPlot.vue';
 
 const store = useExamination();
@@ -55,7 +56,14 @@ const stations = computed(() => {
     <h1>Over the years</h1>
     <LoadState :error="error" :loading="!data" @retry="reload" />
     <template v-if="data">
-      <p class="lead-sentence">{{ data.sentence }}</p>
+      <p class="lead-sentence">
+        {{ data.sentence }}
+        <FileAndCommand
+          v-if="data.compared"
+          of="what the years say"
+          :examination="{ id, query: { figure: 'years' } }"
+        />
+      </p>
       <WideTable label="Sittings">
         <table class="ledger panel">
           <thead>

@@ -1,0 +1,194 @@
+import type { Account } from '@kritikos/contracts/accounts';
+import type { EXAMINATION_FIGURES } from '@kritikos/contracts/sources';
+import { drawn, modelOf } from '@kritikos/core/reliability/examinerEffects';
+import { reliabilityOf } from '@kritikos/core/standards/decisionSureness';
+import type { CriticalCount } from '@kritikos/core/scoring/criticalItems';
+import { countMissed, countUnseen } from '@kritikos/core/standards/stationOutcome';
+import { examinedScores } from '../agreement/repository.ts';
+import type { Database } from '../db/database.ts';
+import { requireExamination } from '../examinations/service.ts';
+import { HttpProblem } from '../http/problems.ts';
+import { computeStandard } from '../jobs/pool.ts';
+import { newestDecision } from '../standards/repository.ts';
+import { keptSettings, marksAndPeople } from '../standards/service.ts';
+import { sheetScores } from '../trust/repository.ts';
+import { comparedSittings } from '../years/service.ts';
+import type { Table, Worked } from './source.ts';
+
+type Figure = (typeof EXAMINATION_FIGURES)[number];
+
+/** The tables and the command that give a figure of an examination again. */
+export async function examinationSource(
+  db: Database,
+  examinationId: string,
+  figure: Figure,
+  viewer: Account,
+): Promise<Worked> {
+  const { stations } = await requireExamination(db, examinationId, viewer);
+  switch (figure) {
+    case 'severity':
+      return severity(db, examinationId, viewer);
+    case 'trust':
+      return trust(db, examinationId, stations, viewer);
+    case 'years':
+      return years(db, examinationId, viewer);
+    case 'standard':
+      return standard(db, examinationId, viewer);
+    case 'sureness':
+      return sureness(db, examinationId, viewer);
+  }
+}
+
+async function severity(db: Database, examinationId: string, viewer: Account): Promise<Worked> {
+  const { used } = drawn(await examinedScores(db, examinationId, viewer.id));
+  return {
+    verb: 'severity',
+    tables: [
+      {
+        name: 'sheets-with-examiners.csv',
+        header: ['candidate', 'station', 'examiner', 'mark'],
+        rows: used.map(({ candidate, station, examiner, percent }) => [
+          candidate,
+          station + 1,
+          examiner,
+          percent,
+        ]),
+      },
+    ],
+    flags: ['--model', modelOf(used)],
+    keys: ['examiners'],
+  };
+}
+
+async function trust(
+  db: Database,
+  examinationId: string,
+  stations: number,
+  viewer: Account,
+): Promise<Worked> {
+  const points = await sheetScores(db, examinationId, viewer.id);
+  const decision = await newestDecision(db, examinationId, viewer.id);
+  const cut = decision ? decision.total / Math.max(1, decision.cuts.length) : null;
+  return {
+    verb: 'trust',
+    tables: [
+      {
+        name: 'sheets.csv',
+        header: ['candidate', 'station', 'mark'],
+        rows: points.map(({ candidate, station, percent }) => [candidate, station + 1, percent]),
+      },
+    ],
+    flags: ['--stations', String(stations), ...(cut === null ? [] : ['--cut', String(cut)])],
+    keys: ['alpha', 'shares', 'held', 'atCut', 'designs'],
+  };
+}
+
+async function years(db: Database, examinationId: string, viewer: Account): Promise<Worked> {
+  const compared = await comparedSittings(db, examinationId, viewer);
+  if (!compared) {
+    throw new HttpProblem(
+      404,
+      'not-found',
+      'No sitting before this one has a station in common with it',
+      'There is nothing to compare, and so no file.',
+    );
+  }
+  const { now, then, anchors, resamples, seed } = compared;
+  return {
+    verb: 'years',
+    tables: [now, then].map(({ cohort, titles, rows }) => ({
+      name: `stations-${cohort}.csv`,
+      header: ['candidate', ...titles.map((title, i) => `${i + 1} ${title}`)],
+      rows: rows.map((row, i) => [i + 1, ...row]),
+    })),
+    flags: [
+      '--anchors',
+      anchors.map(([here, there]) => `${here + 1}=${there + 1}`).join(','),
+      '--resamples',
+      String(resamples),
+      '--seed',
+      String(seed),
+    ],
+    keys: ['cohort', 'paper', 'anchors'],
+  };
+}
+
+/** The standard by the settings as they are kept, with whom it decides on. */
+async function standardNow(db: Database, examinationId: string, viewer: Account) {
+  const { data, candidates, people } = await marksAndPeople(db, examinationId, viewer);
+  const settings = await keptSettings(db, examinationId, data.length, viewer);
+  const standard = await computeStandard({ data, candidates, settings });
+  if (!standard.examCut) {
+    throw new HttpProblem(
+      404,
+      'not-found',
+      'The examination has no standard yet',
+      'A station has no cut; set one by hand or choose another method.',
+    );
+  }
+  const numbers = new Map(people.map(({ id, number }) => [id, number]));
+  const byStation = data.map(({ records }) => new Map(records.map((r) => [r.candidate, r])));
+  const table = (
+    name: string,
+    cell: (percent: number | null, critical: readonly CriticalCount[]) => number | null,
+  ): Table => ({
+    name,
+    header: ['candidate', ...data.map(({ position, title }) => `${position} ${title}`)],
+    rows: candidates.map((id) => [
+      numbers.get(id) ?? 0,
+      ...byStation.map((records) => {
+        const record = records.get(id);
+        return cell(record?.percent ?? null, record?.critical ?? []);
+      }),
+    ]),
+  });
+  return { settings, standard, cut: standard.examCut, table };
+}
+
+async function standard(db: Database, examinationId: string, viewer: Account): Promise<Worked> {
+  const { settings, standard: now, table } = await standardNow(db, examinationId, viewer);
+  const { semMultiplier, fewestStationsPassed, criticalBy, criticalFailureFails } = settings.rule;
+  const missed = table('critical-missed.csv', (_, critical) => countMissed(critical, criticalBy));
+  const unseen = table('critical-unseen.csv', (_, critical) => countUnseen(critical));
+  return {
+    verb: 'exam-rule',
+    tables: [
+      table('stations.csv', (percent) => percent),
+      { ...missed, flag: '--critical' },
+      { ...unseen, flag: '--unseen' },
+    ],
+    flags: [
+      '--cuts',
+      now.stations.map(({ cut }) => String(cut)).join(','),
+      '--k',
+      String(semMultiplier),
+      '--stations',
+      String(fewestStationsPassed),
+      ...(criticalFailureFails ? ['--critical-fails'] : []),
+    ],
+    keys: ['total', 'sem', 'passed', 'failed', 'incomplete'],
+  };
+}
+
+async function sureness(db: Database, examinationId: string, viewer: Account): Promise<Worked> {
+  const { standard: now, cut } = await standardNow(db, examinationId, viewer);
+  const k = Math.max(1, now.stations.length);
+  const totals = [...now.outcomes.values()].flatMap(({ total }) => (total === null ? [] : [total]));
+  return {
+    verb: 'livingston-lewis',
+    tables: [
+      {
+        name: 'means.csv',
+        header: ['candidate', 'score'],
+        rows: totals.map((total, i) => [i + 1, Math.min(100, Math.max(0, total / k))]),
+      },
+    ],
+    flags: [
+      '--reliability',
+      String(reliabilityOf(totals, now.sem ?? 0)),
+      '--cut',
+      String(cut.total / k),
+    ],
+    keys: ['accuracy', 'consistency'],
+  };
+}
