@@ -6,6 +6,8 @@ import {
 } from '@kritikos/core/standards/dichotomousConsistency';
 import { equate as equateCohorts } from '@kritikos/core/standards/equating';
 import { decideCandidate, examCut } from '@kritikos/core/standards/examRule';
+import { RULE_PARTS } from '@kritikos/core/standards/partPercents';
+import type { PartPercents, RulePart } from '@kritikos/core/standards/partPercents';
 import { standardErrorOfMeasurement } from '@kritikos/core/reliability/standardError';
 import { asBadInput, BadInput } from './badInput.ts';
 import { leftOutNotes, readColumns } from './readColumns.ts';
@@ -116,6 +118,8 @@ export interface ExamRuleFlags {
   stations: number;
   critical?: string;
   unseen?: string;
+  parts?: string;
+  reach?: string;
   criticalFails?: boolean;
 }
 
@@ -145,6 +149,15 @@ export async function examRule(file: string, flags: ExamRuleFlags) {
       throw new BadInput('A file of critical items has other rows or columns than the scores.');
     }
   }
+  const reach = reachOf(flags.reach);
+  const parts = flags.parts === undefined ? null : await readNumbers(flags.parts);
+  const without = Object.keys(reach).find((part) => !parts?.columns.includes(part));
+  if (without) {
+    throw new BadInput(`--reach asks for ${without}, and --parts names no file with that column.`);
+  }
+  if (parts && parts.rows.length !== rows.length) {
+    throw new BadInput('The file of parts has other rows than the scores.');
+  }
   const sem = standardErrorOfMeasurement(rows);
   const rule = {
     semMultiplier: flags.k,
@@ -152,6 +165,7 @@ export async function examRule(file: string, flags: ExamRuleFlags) {
     // The file counts what was missed, by whatever rule its maker took.
     criticalBy: 'all' as const,
     criticalFailureFails: flags.criticalFails ?? false,
+    parts: reach,
   };
   const cut = examCut(each, rule, sem);
   if (!cut) throw new BadInput('The standard error of measurement is undefined, so --k must be 0.');
@@ -164,7 +178,13 @@ export async function examRule(file: string, flags: ExamRuleFlags) {
       ],
     }));
     const { outcome, total, stationsPassed, criticalFailures, reasons } = asBadInput(() =>
-      decideCandidate(stations, each, cut, rule),
+      decideCandidate(
+        stations,
+        each,
+        cut,
+        rule,
+        parts && partsOf(parts.columns, parts.rows[r] ?? []),
+      ),
     );
     return { row: r + 2, outcome, total, stationsPassed, criticalFailures, reasons };
   });
@@ -183,4 +203,28 @@ export async function examRule(file: string, flags: ExamRuleFlags) {
 /** So many critical items, observed and missed so often. */
 function items(count: number, seen: { observed: number; missed: number }) {
   return Array.from({ length: count }, (_, i) => ({ item: `item ${i + 1}`, ...seen }));
+}
+
+/** "communication=60,safety=80": what must be reached in which part. */
+function reachOf(text: string | undefined): Partial<Record<RulePart, number>> {
+  if (text === undefined) return {};
+  return Object.fromEntries(
+    text.split(',').map((asked) => {
+      const [name = '', value = ''] = asked.split('=').map((word) => word.trim());
+      const part = RULE_PARTS.find((known) => known === name);
+      const percent = Number(value);
+      if (!part || value === '' || !(percent >= 0 && percent <= 100)) {
+        throw new BadInput(
+          `--reach takes parts and percentages, "communication=60,safety=80", of ${RULE_PARTS.join(', ')}, not "${asked}".`,
+        );
+      }
+      return [part, percent] as const;
+    }),
+  );
+}
+
+function partsOf(columns: readonly string[], row: readonly (number | null)[]): PartPercents {
+  return Object.fromEntries(
+    RULE_PARTS.map((part) => [part, row[columns.indexOf(part)] ?? null]),
+  ) as PartPercents;
 }

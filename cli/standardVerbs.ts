@@ -137,6 +137,8 @@ fileVerb(
   .option('--stations <n>', 'stations that must be passed at least', whole, 0)
   .option('--critical <file>', 'the same table with the critical items missed at each station')
   .option('--unseen <file>', 'the same table with the critical items that nobody observed')
+  .option('--parts <file>', 'wide: candidate, then one column a part, percent over all stations')
+  .option('--reach <parts>', 'what must be reached in parts, "communication=60,safety=80"')
   .option('--critical-fails', 'a missed critical item fails the examination too')
   .action(async (file: string, flags: ExamRuleFlags & Output) =>
     print(await examRule(file, flags), flags),

@@ -1,4 +1,5 @@
 import { CRITICAL_RULES } from '@kritikos/core/scoring/criticalItems';
+import { RULE_PARTS } from '@kritikos/core/standards/partPercents';
 import { STATION_METHODS } from '@kritikos/core/standards/stationMethods';
 import { z } from 'zod';
 import { id, instant, text } from './primitives.ts';
@@ -8,28 +9,39 @@ const examRuleBefore = z.object({
   fewestStationsPassed: z.int().min(0).max(60),
   criticalFailureFails: z.boolean(),
 });
-export const examRule = examRuleBefore.extend({ criticalBy: z.enum(CRITICAL_RULES) });
+const examRuleWithoutParts = examRuleBefore.extend({ criticalBy: z.enum(CRITICAL_RULES) });
+
+const percent = z.number().min(0, 'lies between 0 and 100').max(100, 'lies between 0 and 100');
+export const examRule = examRuleWithoutParts.extend({
+  /** What must be reached in single parts over all stations, in percent. */
+  parts: z.partialRecord(z.enum(RULE_PARTS), percent),
+});
 
 export const criticalCount = z.object({ item: z.string(), observed: z.int(), missed: z.int() });
 
 /** As they were while borderline regression was the only method. */
 const settingsBefore = z.object({
   borderline: z.number().min(1).max(5),
-  rule: examRule,
+  rule: examRuleWithoutParts,
   handCuts: z.record(
     id,
     z.number().min(0, 'a cut lies between 0 and 100').max(100, 'a cut lies between 0 and 100'),
   ),
 });
 const method = z.enum(STATION_METHODS);
-export const standardSettings = settingsBefore.extend({
+const settingsWithoutParts = settingsBefore.extend({
   /** The method of every station that none is chosen for, and those of single stations. */
   method,
   methods: z.record(id, method),
   fixedPercent: z.number().min(0).max(100),
   sds: z.number().min(0).max(4),
 });
+export const standardSettings = settingsWithoutParts.extend({ rule: examRule });
 export type Settings = z.infer<typeof standardSettings>;
+
+/** What everybody earned part by part, in the order of the candidates of the page. */
+export const standardParts = z.record(z.enum(RULE_PARTS), z.array(z.number().nullable()));
+export type StandardParts = z.infer<typeof standardParts>;
 
 /** A station with its marks in columns, in the order of the candidates beside them. */
 export const stationMarks = z.object({
@@ -98,8 +110,14 @@ const signedByBorderlineRegression = signedBySchema2.extend({
 const signedByMethods = signed.extend({
   schema: z.literal(4),
   method,
-  settings: standardSettings,
+  settings: settingsWithoutParts,
   cuts: z.array(stationCut.extend({ method })),
+});
+
+/** From here on a rule can ask for single domains, and for safety. */
+const signedByParts = signedByMethods.extend({
+  schema: z.literal(5),
+  settings: standardSettings,
 });
 
 /** A signed decision: never changed, only followed by a new one. Old schemas are read for ever. */
@@ -108,6 +126,7 @@ export const decision = z.discriminatedUnion('schema', [
   signedBySchema2,
   signedByBorderlineRegression,
   signedByMethods,
+  signedByParts,
 ]);
 export type Decision = z.infer<typeof decision>;
 
@@ -120,6 +139,7 @@ export const decisionSummary = z.discriminatedUnion('schema', [
   signedBySchema2.omit({ outcomes: true }),
   signedByBorderlineRegression.omit({ outcomes: true }),
   signedByMethods.omit({ outcomes: true }),
+  signedByParts.omit({ outcomes: true }),
 ]);
 export type DecisionSummary = z.infer<typeof decisionSummary>;
 

@@ -77,6 +77,8 @@ export const itemFigures = z.object({
 
 /** A station of the bank over its sittings, the newest first. */
 export const stationYears = z.object({
+  /** The result in words. */
+  sentence: z.string(),
   bankStationId: id,
   title: z.string(),
   sittings: z.array(

@@ -196,7 +196,34 @@ test('from a disagreement to a standard by another method, and to what the years
     await expect(row).toContainText('ambiguous');
     await row.getByRole('button').click();
     await expect(page.getByRole('dialog')).toContainText('Pairs that differ');
-    await page.getByRole('button', { name: 'Close' }).click();
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
+  });
+
+  await test.step('so is the hard examiner, with the file and the command that say it again', async () => {
+    await expect(page.getByText(/Greta Mukherjee marks \d\.\d points lower/)).toBeVisible();
+    await page
+      .getByRole('button', { name: 'The file and the command behind the severities' })
+      .click();
+    const dialog = page.getByRole('dialog');
+    await expect(dialog).toContainText('kritikos -- severity sheets-with-examiners.csv --model');
+    const download = page.waitForEvent('download');
+    await dialog.getByRole('link', { name: 'sheets-with-examiners.csv' }).click();
+    expect((await download).suggestedFilename()).toBe('sheets-with-examiners.csv');
+    await dialog.getByRole('button', { name: 'Close' }).click();
+  });
+
+  await test.step('a plot shows its numbers, and gives them and itself away', async () => {
+    const figure = page.locator('figure').last();
+    for (const [button, name] of [
+      ['Save picture', 'severity-percent-points.png'],
+      ['Save as CSV', 'severity-percent-points.csv'],
+    ] as const) {
+      const download = page.waitForEvent('download');
+      await figure.getByRole('button', { name: button }).click();
+      expect((await download).suggestedFilename()).toBe(name);
+    }
+    await figure.getByRole('button', { name: 'Show the numbers' }).click();
+    await expect(figure.getByRole('row').nth(1)).toContainText('Greta Mukherjee');
   });
 
   await test.step('another method is chosen, and another again for one station', async () => {
@@ -211,6 +238,14 @@ test('from a disagreement to a standard by another method, and to what the years
     await expect(page.locator('[data-station="1"]')).toContainText('60.0 %');
     await page.locator('[data-station="1"]').getByText('Every method at this station').click();
     await expect(page.getByText('Come above').first()).toBeVisible();
+    await page.getByRole('combobox').filter({ hasText: 'Domains that must be passed' }).click();
+    await page.getByRole('option', { name: 'Technique' }).click();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('option')).toHaveCount(0);
+    await expect(page.locator('tr[data-part="technique"]')).toContainText('60.0 %');
+    await page.getByRole('button', { name: 'Every candidate, part by part' }).click();
+    await expect(page.getByRole('dialog')).toContainText('Critical items missed');
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
     await page.getByRole('button', { name: 'Sign this standard' }).click();
     await page
       .getByLabel('Reason, for the board and for appeals')

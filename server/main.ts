@@ -11,7 +11,7 @@ import { application } from './http/application.ts';
 import { Hints } from './hints/hints.ts';
 import type { Tools } from './http/route.ts';
 import { Jobs } from './jobs/jobs.ts';
-import { closeJobs } from './jobs/pool.ts';
+import { closeJobs, warmUp } from './jobs/pool.ts';
 import { PostOffice } from './post/postOffice.ts';
 import { workersOn } from './jobs/workers.ts';
 import { BadSetting, readSettings } from './settings.ts';
@@ -60,6 +60,7 @@ async function start(): Promise<void> {
     );
   }, SEAL_EVERY_MILLISECONDS);
   greet(settings, server);
+  warmUp().catch((error: unknown) => logger.warn({ err: error }, 'the threads have not started'));
   stopWhenTold(server, tools, sealing);
 }
 

@@ -5,6 +5,7 @@ import {
   release,
   rereading,
   signOff,
+  standardParts,
   standardSettings,
   standardsPage,
 } from '../standards.ts';
@@ -19,6 +20,11 @@ export const outcomes = {
     says: 'What the standard is set from, the draft, and the decisions that were signed',
     access: reads('examination'),
     answers: standardsPage,
+  },
+  'GET /examinations/:examination/standards/parts': {
+    says: 'What everybody earned in each domain and for safety, which a rule can ask for',
+    access: reads('examination'),
+    answers: standardParts,
   },
   'PUT /examinations/:examination/standards/draft': {
     says: 'Keep the draft of a standard',

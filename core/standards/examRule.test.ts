@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { CriticalCount } from '../scoring/criticalItems.ts';
 import { decideCandidate, examCut } from './examRule.ts';
 import type { ExamRule } from './examRule.ts';
+import type { PartPercents } from './partPercents.ts';
 import { setStandard } from './setStandard.ts';
 
 const rule: ExamRule = {
@@ -18,6 +19,70 @@ const cuts = [50, 60, 55];
 const cut = { sumOfCuts: 165, total: 165 };
 const decide = (scores: readonly ReturnType<typeof at>[], more: Partial<ExamRule> = {}) =>
   decideCandidate(scores, cuts, cut, { ...rule, ...more });
+
+describe('what each part of the rule does', () => {
+  const parts: PartPercents = {
+    preparation: 80,
+    positioning: 70,
+    technique: 65,
+    comparison: null,
+    interpretation: 60,
+    communication: 49.9999999,
+    safety: 90,
+  };
+  const asks = (asked: ExamRule['parts'], more: Partial<ExamRule> = {}) =>
+    decideCandidate(
+      [at(90), at(90), at(90)],
+      cuts,
+      cut,
+      { ...rule, ...more, ...(asked ? { parts: asked } : {}) },
+      parts,
+    );
+
+  it('lets a domain and safety be asked for by themselves', () => {
+    expect(asks({ technique: 60, safety: 80 })).toMatchObject({ outcome: 'pass', reasons: [] });
+    expect(asks({ technique: 70, safety: 95 })).toMatchObject({
+      outcome: 'fail',
+      reasons: [
+        'Technique: 65.0 % over all stations is below the required 70.0 %.',
+        'Safety: 90.0 % over all stations is below the required 95.0 %.',
+      ],
+    });
+    // As with every cut, what is equal to six decimals reaches it.
+    expect(asks({ communication: 50 }).outcome).toBe('pass');
+  });
+
+  it('leaves open a part that no item asked for', () => {
+    expect(asks({ comparison: 50 })).toMatchObject({
+      outcome: 'incomplete',
+      reasons: ['Comparison: no item of it was marked, so it is undecided.'],
+    });
+    expect(asks({ comparison: 50, technique: 70 }).outcome).toBe('fail');
+  });
+
+  it('is told for every condition that is asked, with what was there', () => {
+    const { conditions } = asks(
+      { interpretation: 70 },
+      { fewestStationsPassed: 2, criticalFailureFails: true },
+    );
+    expect(conditions).toEqual([
+      { part: 'mean', met: true, value: 90, required: 55 },
+      { part: 'stations', met: true, value: 3, required: 2 },
+      { part: 'critical', met: true, value: 0, required: 0 },
+      { part: 'interpretation', met: false, value: 60, required: 70 },
+    ]);
+    expect(decide([at(null), at(90), at(90)]).conditions).toEqual([]);
+    const open = decide([at(90, unseen), at(90), at(90)], { fewestStationsPassed: 3 });
+    expect(open.conditions.map(({ part, met }) => [part, met])).toEqual([
+      ['mean', true],
+      ['stations', null],
+    ]);
+  });
+
+  it('is what it was for a rule that asks for no part', () => {
+    expect(asks(undefined).conditions.map(({ part }) => part)).toEqual(['mean']);
+  });
+});
 
 describe('why a candidate does not pass', () => {
   it('gives the mean over the stations and what was required', () => {

@@ -2,6 +2,8 @@ import type { CriticalRule } from '../scoring/criticalItems.ts';
 import { reachesCut } from './reachesCut.ts';
 import { countMissed, stationOutcome } from './stationOutcome.ts';
 import type { StationOutcome, StationScore } from './stationOutcome.ts';
+import { RULE_PARTS } from './partPercents.ts';
+import type { PartPercents, RulePart } from './partPercents.ts';
 
 /** How station results become one decision: compensatory sum, and conjunctive conditions on top. */
 export interface ExamRule {
@@ -13,6 +15,8 @@ export interface ExamRule {
   readonly criticalBy: CriticalRule;
   /** Whether a critical item missed at any station fails the examination too. */
   readonly criticalFailureFails: boolean;
+  /** What must be reached in single parts over all stations, in percent; older rules have none. */
+  readonly parts?: Readonly<Partial<Record<RulePart, number>>>;
 }
 
 export type Outcome = 'pass' | 'fail' | 'incomplete';
@@ -26,6 +30,18 @@ export interface CandidateOutcome {
   readonly criticalFailures: number;
   /** Every condition that was not met or cannot be judged, in plain words; empty for a pass. */
   readonly reasons: readonly string[];
+  /** What each part of the rule did; empty while a station has no scorable sheet. */
+  readonly conditions: readonly Condition[];
+}
+
+/** One part of the rule, held against one candidate. */
+export interface Condition {
+  readonly part: 'mean' | 'stations' | 'critical' | RulePart;
+  /** `null` where nobody can judge it. */
+  readonly met: boolean | null;
+  /** What the candidate has, and what is asked for: percent, stations, or items. */
+  readonly value: number | null;
+  readonly required: number;
 }
 
 export interface ExamCut {
@@ -54,78 +70,113 @@ export function examCut(
  * Decides one candidate. A score equal to a cut passes.
  *
  * *Fail* where a condition is missed for certain; else *incomplete* where a condition hangs on
- * what nobody marked (a station without a scorable sheet, a critical item that nobody observed):
- * the school's fault, not the candidate's; else *pass*. While a station has no scorable sheet the
- * candidate is incomplete whatever else is known, because that sheet may still be found.
+ * what nobody marked (a station without a scorable sheet, a critical item that nobody observed, a
+ * part that no item asked for): the school's fault, not the candidate's; else *pass*. While a
+ * station has no scorable sheet the candidate is incomplete whatever else is known, because that
+ * sheet may still be found. `parts` is needed by rules that ask for parts.
  */
 export function decideCandidate(
   scores: readonly StationScore[],
   cuts: readonly (number | null)[],
   cut: ExamCut,
   rule: ExamRule,
+  parts: PartPercents | null = null,
 ): CandidateOutcome {
   const stations = scores.map((s, i) => stationOutcome(s, cuts[i] ?? null, rule.criticalBy));
-  const count = (outcome: StationOutcome) => stations.filter((s) => s === outcome).length;
   const missedAt = scores.map(({ critical }) => countMissed(critical, rule.criticalBy));
   const known = {
     stations,
-    stationsPassed: count('passed'),
+    stationsPassed: stations.filter((s) => s === 'passed').length,
     criticalFailures: missedAt.reduce((sum, n) => sum + n, 0),
   };
   const missing = scores.filter((s) => s.percent === null).length;
   if (missing > 0) {
     const reason = `${missing} of ${scores.length} stations have no scorable sheet.`;
-    return { ...known, outcome: 'incomplete', total: null, reasons: [reason] };
+    return { ...known, outcome: 'incomplete', total: null, reasons: [reason], conditions: [] };
   }
   const total = scores.reduce((sum, s) => sum + (s.percent ?? 0), 0);
-  const unmet = unmetConditions(known, missedAt, total, cut, rule);
-  if (unmet.length > 0) return { ...known, outcome: 'fail', total, reasons: unmet };
-  const open = openConditions(known, rule);
-  return { ...known, outcome: open.length > 0 ? 'incomplete' : 'pass', total, reasons: open };
+  const conditions = conditionsOf(known, total, cut, rule, parts);
+  const unmet = conditions.filter(({ met }) => met === false);
+  const open = conditions.filter(({ met }) => met === null);
+  const outcome = unmet.length > 0 ? 'fail' : open.length > 0 ? 'incomplete' : 'pass';
+  const reasons =
+    outcome === 'fail'
+      ? unmet.map((condition) => sayUnmet(condition, missedAt))
+      : sayOpen(open, stations);
+  return { ...known, outcome, total, reasons, conditions };
 }
 
 type Known = Pick<CandidateOutcome, 'stations' | 'stationsPassed' | 'criticalFailures'>;
 
-/** The conditions that are missed, however an undecided station would turn out. */
-function unmetConditions(
+/** Every condition that the rule asks for, in the order in which it is told. */
+function conditionsOf(
   { stations, stationsPassed, criticalFailures }: Known,
-  missedAt: readonly number[],
   total: number,
   cut: ExamCut,
   rule: ExamRule,
-): string[] {
-  const reasons: string[] = [];
-  if (!reachesCut(total, cut.total)) {
-    const k = stations.length;
-    reasons.push(
-      `Mean score ${(total / k).toFixed(1)} % is below the required ${(cut.total / k).toFixed(1)} %.`,
-    );
+  parts: PartPercents | null,
+): Condition[] {
+  const k = Math.max(1, stations.length);
+  const undecided = stations.filter((s) => s === 'undecided').length;
+  const conditions: Condition[] = [
+    { part: 'mean', met: reachesCut(total, cut.total), value: total / k, required: cut.total / k },
+  ];
+  const fewest = rule.fewestStationsPassed;
+  if (fewest > 0) {
+    const met =
+      stationsPassed >= fewest ? true : stationsPassed + undecided < fewest ? false : null;
+    conditions.push({ part: 'stations', met, value: stationsPassed, required: fewest });
   }
-  const atMost = stations.filter((s) => s !== 'not passed').length;
-  if (atMost < rule.fewestStationsPassed) {
-    reasons.push(
-      `Stations passed: ${stationsPassed}; required: at least ${rule.fewestStationsPassed}.`,
-    );
+  if (rule.criticalFailureFails) {
+    const met = criticalFailures > 0 ? false : undecided > 0 ? null : true;
+    conditions.push({ part: 'critical', met, value: criticalFailures, required: 0 });
   }
-  if (rule.criticalFailureFails && criticalFailures > 0) {
-    const places = missedAt.flatMap((n, i) => (n > 0 ? [i + 1] : []));
-    const where = `at station${places.length === 1 ? '' : 's'} ${places.join(', ')}`;
-    reasons.push(
-      criticalFailures === 1
-        ? `One critical item was missed, ${where}.`
-        : `${criticalFailures} critical items were missed, ${where}.`,
-    );
+  for (const part of RULE_PARTS) {
+    const required = rule.parts?.[part];
+    if (required === undefined) continue;
+    const value = parts?.[part] ?? null;
+    const met = value === null ? null : reachesCut(value, required);
+    conditions.push({ part, met, value, required });
   }
-  return reasons;
+  return conditions;
 }
 
-/** The conditions that nobody can judge while a station is undecided. */
-function openConditions({ stations, stationsPassed }: Known, rule: ExamRule): string[] {
-  const open = stations.flatMap((s, i) => (s === 'undecided' ? [i + 1] : []));
-  const matters = rule.criticalFailureFails || stationsPassed < rule.fewestStationsPassed;
-  if (open.length === 0 || !matters) return [];
+function sayUnmet({ part, value, required }: Condition, missedAt: readonly number[]): string {
+  switch (part) {
+    case 'mean':
+      return `Mean score ${(value ?? 0).toFixed(1)} % is below the required ${required.toFixed(1)} %.`;
+    case 'stations':
+      return `Stations passed: ${value ?? 0}; required: at least ${required}.`;
+    case 'critical': {
+      const places = missedAt.flatMap((n, i) => (n > 0 ? [i + 1] : []));
+      const where = `at station${places.length === 1 ? '' : 's'} ${places.join(', ')}`;
+      return value === 1
+        ? `One critical item was missed, ${where}.`
+        : `${value ?? 0} critical items were missed, ${where}.`;
+    }
+    default:
+      return `${sayPart(part)}: ${(value ?? 0).toFixed(1)} % over all stations is below the required ${required.toFixed(1)} %.`;
+  }
+}
+
+/** Why nobody can judge: stations that hang on a critical item, and parts that were never asked. */
+function sayOpen(open: readonly Condition[], stations: readonly StationOutcome[]): string[] {
+  const undecided = stations.flatMap((s, i) => (s === 'undecided' ? [i + 1] : []));
+  const byStations = open.some(({ part }) => part === 'stations' || part === 'critical');
   return [
-    `Nobody observed a critical item at station${open.length === 1 ? '' : 's'} ${open.join(', ')}, ` +
-      'so it is undecided.',
+    ...(byStations
+      ? [
+          `Nobody observed a critical item at station${undecided.length === 1 ? '' : 's'} ${undecided.join(', ')}, so it is undecided.`,
+        ]
+      : []),
+    ...open.flatMap(({ part }) =>
+      part === 'mean' || part === 'stations' || part === 'critical'
+        ? []
+        : [`${sayPart(part)}: no item of it was marked, so it is undecided.`],
+    ),
   ];
+}
+
+function sayPart(part: RulePart): string {
+  return part.charAt(0).toUpperCase() + part.slice(1);
 }

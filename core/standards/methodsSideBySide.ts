@@ -1,4 +1,5 @@
 import { compareConsequences } from './consequences.ts';
+import type { PartPercents } from './partPercents.ts';
 import { scoredPairs, setStandard } from './setStandard.ts';
 import type { StandardSettings, StationData } from './setStandard.ts';
 import { cutBy, everyMethod, STATION_METHODS } from './stationMethods.ts';
@@ -45,8 +46,9 @@ export function methodsSideBySide(
   data: readonly StationData[],
   candidates: readonly string[],
   settings: StandardSettings,
+  parts?: ReadonlyMap<string, PartPercents>,
 ): MethodsSideBySide {
-  const present = setStandard(data, candidates, settings);
+  const present = setStandard(data, candidates, settings, parts);
   return {
     stations: data.map(({ station, records }) => {
       const marks = scoredPairs(records);
@@ -79,7 +81,8 @@ export function methodsSideBySide(
       };
     }),
     examination: STATION_METHODS.map((method) => {
-      const own = setStandard(data, candidates, { ...settings, method, methods: {}, handCuts: {} });
+      const alone = { ...settings, method, methods: {}, handCuts: {} };
+      const own = setStandard(data, candidates, alone, parts);
       return {
         method,
         required: own.examCut === null ? null : own.examCut.total / Math.max(1, data.length),

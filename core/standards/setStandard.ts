@@ -7,6 +7,7 @@ import type { MethodSettings, StationMethod } from './stationMethods.ts';
 import { decideCandidate, examCut } from './examRule.ts';
 import type { CandidateOutcome, ExamCut, ExamRule } from './examRule.ts';
 import { stationOutcome } from './stationOutcome.ts';
+import type { PartPercents } from './partPercents.ts';
 import type { StationScore } from './stationOutcome.ts';
 
 /** One candidate at one station: means over the submitted sheets where there are several. */
@@ -59,11 +60,15 @@ export interface Standard {
 
 const NO_SHEET: StationScore = { percent: null, critical: [] };
 
-/** Applies the settings to the marks: station cuts, examination cut, and what follows for each candidate. */
+/**
+ * Applies the settings to the marks: station cuts, examination cut, and what follows for each
+ * candidate. `parts` holds what each earned in the parts that a rule may ask for.
+ */
 export function setStandard(
   data: readonly StationData[],
   candidates: readonly string[],
   settings: StandardSettings,
+  parts?: ReadonlyMap<string, PartPercents>,
 ): Standard {
   const stations = data.map((station) => stationStandard(station, settings));
   const cuts = stations.map((s) => s.cut);
@@ -80,7 +85,10 @@ export function setStandard(
         const r = byCandidate.get(candidate);
         return r ?? NO_SHEET;
       });
-      outcomes.set(candidate, decideCandidate(record, cuts, cut, settings.rule));
+      outcomes.set(
+        candidate,
+        decideCandidate(record, cuts, cut, settings.rule, parts?.get(candidate)),
+      );
     }
   }
   const count = (outcome: string) =>

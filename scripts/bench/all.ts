@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { benchAgreement } from './agreement.ts';
+import { benchAnalyses } from './analyses.ts';
 import { benchCatalogue } from './catalogue.ts';
 import { benchComponents } from './components.ts';
 import { benchCut } from './cut.ts';
@@ -26,6 +27,7 @@ const benches = {
   people: benchPeople,
   hints: benchHints,
   pages: benchPages,
+  analyses: benchAnalyses,
 };
 const wanted = process.argv.slice(2);
 

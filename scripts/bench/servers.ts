@@ -6,7 +6,7 @@ export async function withServer(
   program: string,
   port: number,
   environment: Record<string, string>,
-  use: () => Promise<void>,
+  use: (pid: number) => Promise<void>,
 ): Promise<void> {
   const server = spawn(process.execPath, ['--import', 'tsx', program], {
     cwd: fileURLToPath(new URL('../..', import.meta.url)),
@@ -16,7 +16,7 @@ export async function withServer(
   const ended = new Promise((resolve) => server.once('exit', resolve));
   try {
     await untilUp(port);
-    await use();
+    await use(server.pid ?? 0);
   } finally {
     server.kill('SIGTERM');
     await ended;

@@ -14,7 +14,7 @@ import { computeAgreement, computeSeverity } from '../jobs/pool.ts';
 import type { Around } from '../jobs/pool.ts';
 import type { SeverityJob } from '../jobs/severityJob.ts';
 import { newestDecision } from '../standards/repository.ts';
-import { marksAndPeople } from '../standards/service.ts';
+import { marksAndPeople, partsFor } from '../standards/service.ts';
 import type { Described } from './describeStation.ts';
 import * as agreement from './repository.ts';
 
@@ -166,12 +166,17 @@ async function standardApplied(
   if (!decision) return null;
   const { data, people } = await marksAndPeople(db, examination, viewer);
   const numbers = new Map(people.map(({ id, number }) => [id, number]));
+  const rule = { criticalBy: 'all' as const, ...decision.settings.rule };
+  const parts = await partsFor(db, examination, rule, viewer);
   return {
     cuts: data.map(
       ({ station }) => decision.cuts.find((cut) => cut.station === station)?.cut ?? null,
     ),
     cut: { sumOfCuts: decision.total, total: decision.total },
-    rule: { criticalBy: 'all' as const, ...decision.settings.rule },
+    rule,
+    ...(parts
+      ? { parts: new Map([...parts].map(([id, own]) => [numbers.get(id) ?? -1, own])) }
+      : {}),
     records: data.map(
       ({ records }) =>
         new Map(

@@ -13,8 +13,11 @@ import type { Described } from '../agreement/describeStation.ts';
 import type { AgreementJob } from './agreementJob.ts';
 import type { SeverityFound, SeverityJob } from './severityJob.ts';
 import type { TrustJob } from './trustJob.ts';
+import type { YearsApart } from '@kritikos/core/standards/acrossYears';
+import type { YearsJob } from './yearsJob.ts';
 
 let pool: Piscina | undefined;
+const THREADS = 2;
 
 /** How a job in a thread is watched and called off. */
 export interface Around {
@@ -30,9 +33,9 @@ async function run<Question extends object, Result>(
 ): Promise<Result> {
   pool ??= new Piscina({
     execArgv: ['--import', 'tsx'],
-    minThreads: 0,
-    maxThreads: 2,
-    idleTimeout: 60_000,
+    // They stay: a thread takes longer to start than most of what it is asked.
+    minThreads: THREADS,
+    maxThreads: THREADS,
   });
   const { port1: own, port2: port } = new MessageChannel();
   own.on('message', (share: number) => progress?.(share));
@@ -66,6 +69,10 @@ export function computeSeverity(job: SeverityJob, around?: Around): Promise<Seve
   return run('./severityJob.ts', job, around);
 }
 
+export function computeYears(job: YearsJob): Promise<YearsApart> {
+  return run('./yearsJob.ts', job);
+}
+
 export function bootstrapCuts(job: BootstrapJob, around?: Around): Promise<BootstrapCut[]> {
   return run('./bootstrapJob.ts', job, around);
 }
@@ -80,6 +87,17 @@ export function readStudents(job: StudentFileJob, around?: Around): Promise<Stud
 
 export function recompute(job: RecomputationJob, around?: Around): Promise<Recomputed> {
   return run('./recomputationJob.ts', job, around);
+}
+
+/** Starts the threads and has them read what they will need, so that the first page need not wait. */
+export async function warmUp(): Promise<void> {
+  const nothing = { content: { items: [], procedures: [] }, sheets: [], numbers: [] };
+  await Promise.all(
+    Array.from({ length: THREADS }, async () => {
+      await computeAgreement(nothing);
+      await computeSeverity({ scores: [], standard: null });
+    }),
+  );
 }
 
 export async function closeJobs(): Promise<void> {

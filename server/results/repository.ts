@@ -1,6 +1,8 @@
+import { groupBy } from '@kritikos/core/numerics/groupBy';
 import { mean } from '@kritikos/core/numerics/summary';
-import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import type { CriticalCount } from '@kritikos/core/scoring/criticalItems';
+import { partPercents, RULE_PARTS } from '@kritikos/core/standards/partPercents';
+import type { PartPercents, PartSums } from '@kritikos/core/standards/partPercents';
 import type { StoredScore } from '../marking/repository.ts';
 import type { Database } from '../db/database.ts';
 import { readBy } from '../examinations/leads.ts';
@@ -14,13 +16,9 @@ export interface CandidateRow {
   percents: ReadonlyMap<string, number | null>;
   /** The critical items that somebody missed or nobody observed, by station. */
   critical: ReadonlyMap<string, readonly CriticalCount[]>;
-  /** Weight earned and possible by domain and for safety, summed over all submitted sheets. */
-  sums: Record<Part, { earned: number; possible: number }>;
+  /** What was earned in each domain and for safety, in percent. */
+  parts: PartPercents;
 }
-
-/** The parts of a score in the order in which `sheet.part_sums` holds them. */
-const PARTS = [...DOMAINS, 'safety'] as const;
-export type Part = (typeof PARTS)[number];
 
 /** Candidates with their station scores and domain sums; one candidate where `candidateId` is given. */
 export async function candidateRows(
@@ -74,21 +72,25 @@ interface Line {
 
 function rowOf({ candidateId, number, name, marks, critical }: Line): CandidateRow {
   const scores = new Map<string, number[]>();
-  const sums = Object.fromEntries(
-    PARTS.map((part) => [part, { earned: 0, possible: 0 }]),
-  ) as CandidateRow['sums'];
+  const sheets: [string, PartSums][] = [];
   for (const sheet of marks?.split(' ') ?? []) {
     const [station = '', percent, ...weights] = sheet.split(',');
     const own = scores.get(station) ?? [];
     if (percent) own.push(Number(percent));
     scores.set(station, own);
-    for (const [i, part] of PARTS.entries()) {
-      sums[part].earned += Number(weights[2 * i] ?? 0);
-      sums[part].possible += Number(weights[2 * i + 1] ?? 0);
-    }
+    sheets.push([
+      station,
+      RULE_PARTS.map((_, i) => ({
+        earned: Number(weights[2 * i] ?? 0),
+        possible: Number(weights[2 * i + 1] ?? 0),
+      })),
+    ]);
   }
   const percents = new Map([...scores].map(([station, own]) => [station, mean(own)]));
-  return { candidateId, number, name, percents, critical: new Map(Object.entries(critical)), sums };
+  const byStation = groupBy(sheets, ([station]) => station);
+  const parts = partPercents([...byStation.values()].map((own) => own.map(([, sums]) => sums)));
+  const counts = new Map(Object.entries(critical));
+  return { candidateId, number, name, percents, critical: counts, parts };
 }
 
 export async function countCandidates(

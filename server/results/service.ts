@@ -14,7 +14,7 @@ import { requireExamination } from '../examinations/service.ts';
 import { notFound } from '../http/problems.ts';
 import { countSubmittedSince, findRelease, newestDecision } from '../standards/repository.ts';
 import * as results from './repository.ts';
-import type { CandidateRow, Part, ReportSheet } from './repository.ts';
+import type { CandidateRow, ReportSheet } from './repository.ts';
 
 /** What the examination came to: every candidate's scores, and the outcome of the newest decision. */
 export async function readResults(
@@ -86,7 +86,7 @@ function resultOf(
   decision: Decision | undefined,
   outcomes: ReadonlyMap<string, Decision['outcomes'][number]>,
 ): CandidateResult {
-  const { candidateId, number, name, sums } = row;
+  const { candidateId, number, name, parts } = row;
   const rule = decision && decision.schema !== 1 ? decision.settings.rule.criticalBy : 'all';
   const stations = ofStations.map((station) => {
     const percent = row.percents.get(station.id) ?? null;
@@ -108,19 +108,13 @@ function resultOf(
   const scored = stations.flatMap((s) => (s.percent === null ? [] : [s.percent]));
   const complete = stations.length > 0 && scored.length === stations.length;
   const outcome = outcomes.get(candidateId);
-  const percentOf = (part: Part) => {
-    const { earned, possible } = sums[part];
-    return possible === 0 ? null : (100 * earned) / possible;
-  };
   return {
     candidateId,
     number,
     name,
     stations,
-    domains: Object.fromEntries(
-      DOMAINS.map((d) => [d, percentOf(d)]),
-    ) as CandidateResult['domains'],
-    safety: percentOf('safety'),
+    domains: Object.fromEntries(DOMAINS.map((d) => [d, parts[d]])) as CandidateResult['domains'],
+    safety: parts.safety,
     mean: complete ? scored.reduce((sum, x) => sum + x, 0) / scored.length : null,
     outcome: outcome?.outcome ?? null,
     reasons: outcome?.reasons ?? [],

@@ -1,6 +1,7 @@
 import type { Account } from '@kritikos/contracts/accounts';
 import type { EXAMINATION_FIGURES } from '@kritikos/contracts/sources';
 import { drawn, modelOf } from '@kritikos/core/reliability/examinerEffects';
+import { RULE_PARTS } from '@kritikos/core/standards/partPercents';
 import { reliabilityOf } from '@kritikos/core/standards/decisionSureness';
 import type { CriticalCount } from '@kritikos/core/scoring/criticalItems';
 import { countMissed, countUnseen } from '@kritikos/core/standards/stationOutcome';
@@ -10,7 +11,7 @@ import { requireExamination } from '../examinations/service.ts';
 import { HttpProblem } from '../http/problems.ts';
 import { computeStandard } from '../jobs/pool.ts';
 import { newestDecision } from '../standards/repository.ts';
-import { keptSettings, marksAndPeople } from '../standards/service.ts';
+import { keptSettings, marksAndPeople, partsFor } from '../standards/service.ts';
 import { sheetScores } from '../trust/repository.ts';
 import { comparedSittings } from '../years/service.ts';
 import type { Table, Worked } from './source.ts';
@@ -117,7 +118,8 @@ async function years(db: Database, examinationId: string, viewer: Account): Prom
 async function standardNow(db: Database, examinationId: string, viewer: Account) {
   const { data, candidates, people } = await marksAndPeople(db, examinationId, viewer);
   const settings = await keptSettings(db, examinationId, data.length, viewer);
-  const standard = await computeStandard({ data, candidates, settings });
+  const parts = await partsFor(db, examinationId, settings.rule, viewer);
+  const standard = await computeStandard({ data, candidates, settings, parts });
   if (!standard.examCut) {
     throw new HttpProblem(
       404,
@@ -142,11 +144,27 @@ async function standardNow(db: Database, examinationId: string, viewer: Account)
       }),
     ]),
   });
-  return { settings, standard, cut: standard.examCut, table };
+  const asked = RULE_PARTS.filter((part) => settings.rule.parts[part] !== undefined);
+  const partTable: Table = {
+    name: 'parts.csv',
+    header: ['candidate', ...asked],
+    rows: candidates.map((id) => [
+      numbers.get(id) ?? 0,
+      ...asked.map((part) => parts?.get(id)?.[part] ?? null),
+    ]),
+    flag: '--parts',
+  };
+  return { settings, standard, cut: standard.examCut, table, partTable, asked };
 }
 
 async function standard(db: Database, examinationId: string, viewer: Account): Promise<Worked> {
-  const { settings, standard: now, table } = await standardNow(db, examinationId, viewer);
+  const {
+    settings,
+    standard: now,
+    table,
+    partTable,
+    asked,
+  } = await standardNow(db, examinationId, viewer);
   const { semMultiplier, fewestStationsPassed, criticalBy, criticalFailureFails } = settings.rule;
   const missed = table('critical-missed.csv', (_, critical) => countMissed(critical, criticalBy));
   const unseen = table('critical-unseen.csv', (_, critical) => countUnseen(critical));
@@ -156,6 +174,7 @@ async function standard(db: Database, examinationId: string, viewer: Account): P
       table('stations.csv', (percent) => percent),
       { ...missed, flag: '--critical' },
       { ...unseen, flag: '--unseen' },
+      ...(asked.length > 0 ? [partTable] : []),
     ],
     flags: [
       '--cuts',
@@ -165,6 +184,9 @@ async function standard(db: Database, examinationId: string, viewer: Account): P
       '--stations',
       String(fewestStationsPassed),
       ...(criticalFailureFails ? ['--critical-fails'] : []),
+      ...(asked.length > 0
+        ? ['--reach', asked.map((part) => `${part}=${settings.rule.parts[part]}`).join(',')]
+        : []),
     ],
     keys: ['total', 'sem', 'passed', 'failed', 'incomplete'],
   };

@@ -3,13 +3,15 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { AgreementOverview, Agreed, Figure } from '@kritikos/contracts/agreement';
 import type { Source } from '@kritikos/contracts/sources';
-import type { StandardsPage } from '@kritikos/contracts/standards';
+import type { StandardParts, StandardsPage } from '@kritikos/contracts/standards';
 import type { Trust } from '@kritikos/contracts/trust';
 import type { Years } from '@kritikos/contracts/years';
 import { COEFFICIENTS } from '@kritikos/core/agreement/everyCoefficient';
 import { bootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import { decisionSureness } from '@kritikos/core/standards/decisionSureness';
 import { recordsOf } from '@kritikos/core/standards/markColumns';
+import { RULE_PARTS } from '@kritikos/core/standards/partPercents';
+import type { PartPercents } from '@kritikos/core/standards/partPercents';
 import { scoredPairs, setStandard } from '@kritikos/core/standards/setStandard';
 import { cutBy, STATION_METHODS } from '@kritikos/core/standards/stationMethods';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -195,7 +197,7 @@ describe('the file and the command', () => {
   });
 
   it('give the standard of the examination, what it does, and how sure it is', async () => {
-    const { settings, data, candidates } = await standardPage();
+    const { page, settings, data, candidates } = await standardPage();
     const own = setStandard(data, candidates, settings);
     const address = `/examinations/${id}`;
     const [standard, sure] = await printed([
@@ -210,6 +212,30 @@ describe('the file and the command', () => {
       incomplete: own.incomplete,
     });
     const { quality } = decisionSureness(own);
+    // The same with a rule that asks for parts.
+    const parts: StandardParts = (await lead.call('GET', `${address}/standards/parts`)).body;
+    const ofParts = new Map(
+      page.candidates.map((candidate, place) => [
+        candidate.id,
+        Object.fromEntries(
+          RULE_PARTS.map((part) => [part, parts[part][place] ?? null]),
+        ) as PartPercents,
+      ]),
+    );
+    const asking = {
+      ...settings,
+      rule: { ...settings.rule, parts: { technique: 70, safety: 85 } },
+    };
+    await lead.call('PUT', `${address}/standards/draft`, asking).expect(200);
+    const other = setStandard(data, candidates, asking, ofParts);
+    expect(other.failed).toBeGreaterThan(own.failed);
+    const [byParts] = await printed([{ what: 'parts', address, query: { figure: 'standard' } }]);
+    await lead.call('PUT', `${address}/standards/draft`, settings).expect(200);
+    expect(byParts).toMatchObject({
+      passed: other.passed,
+      failed: other.failed,
+      incomplete: other.incomplete,
+    });
     expect(quality?.consistency).toBeGreaterThan(0.5);
     expect(sure).toMatchObject({ accuracy: quality?.accuracy, consistency: quality?.consistency });
   });
@@ -294,6 +320,7 @@ async function standardPage() {
   const page: StandardsPage = (await lead.call('GET', `/examinations/${id}/standards`)).body;
   const ids = page.candidates.map((candidate) => candidate.id);
   return {
+    page,
     settings: page.draft,
     candidates: page.candidates.filter((c) => !c.withdrawn).map((c) => c.id),
     data: page.marks.map(({ station, title, position, ...columns }) => ({

@@ -1,5 +1,8 @@
 import type { Decision, DecisionSummary, Release, Settings } from '@kritikos/contracts/standards';
+import { groupBy } from '@kritikos/core/numerics/groupBy';
 import type { MarkColumns } from '@kritikos/core/standards/markColumns';
+import { partPercents, RULE_PARTS } from '@kritikos/core/standards/partPercents';
+import type { PartPercents, PartSums } from '@kritikos/core/standards/partPercents';
 import type { Database } from '../db/database.ts';
 import { readBy } from '../examinations/leads.ts';
 
@@ -58,6 +61,46 @@ export async function markColumns(
       ),
     ]),
   );
+}
+
+/**
+ * What each candidate earned part by part over the submitted sheets, by the candidate's id; with
+ * `knownTo` only over the sheets that the decision knew.
+ */
+export async function candidateParts(
+  db: Database,
+  examinationId: string,
+  viewer: string,
+  knownTo: string | null = null,
+): Promise<Map<string, PartPercents>> {
+  // One line of text a candidate: the driver reads it in a tenth of the time of as many arrays.
+  const { rows } = await db.raw(
+    `select h.candidate_id as candidate,
+       string_agg(concat(h.station_id, ',', array_to_string(h.part_sums, ',')), ' ') as sheets
+     from sheet h join station s on s.id = h.station_id
+     where s.examination_id = :examinationId and ${readBy('s.examination_id')}
+       and h.submitted_at is not null and h.part_sums is not null
+       and (:knownTo::uuid is null or exists (select from decision_sheet d
+         where d.sheet_id = h.id and d.decision_id = :knownTo))
+     group by h.candidate_id`,
+    { examinationId, viewer, knownTo },
+  );
+  return new Map(
+    rows.map(({ candidate, sheets }: { candidate: string; sheets: string }) => {
+      const byStation = groupBy(sheets.split(' '), (sheet) => sheet.slice(0, sheet.indexOf(',')));
+      const sums = [...byStation.values()].map((own) => own.map(partSumsOf));
+      return [candidate, partPercents(sums)] as const;
+    }),
+  );
+}
+
+/** "station,earned,possible,earned,possible" in the order of the parts. */
+function partSumsOf(sheet: string): PartSums {
+  const [, ...weights] = sheet.split(',');
+  return RULE_PARTS.map((_, i) => ({
+    earned: Number(weights[2 * i] ?? 0),
+    possible: Number(weights[2 * i + 1] ?? 0),
+  }));
 }
 
 function columnsOf(
@@ -155,7 +198,7 @@ export async function saveDraft(
 }
 
 type Signature = 'id' | 'number' | 'reason' | 'signedBy' | 'signedAt';
-type SignedNow = Extract<Decision, { schema: 4 }>;
+type SignedNow = Extract<Decision, { schema: 5 }>;
 export type Content = Omit<SignedNow, Signature>;
 
 export async function insertDecision(

@@ -6,6 +6,9 @@ export const standardRoutes = [
   route('GET /examinations/:examination/standards', ({ db, params, account }) =>
     service.openStandards(db, params.examination, account),
   ),
+  route('GET /examinations/:examination/standards/parts', ({ db, params, account }) =>
+    service.readParts(db, params.examination, account),
+  ),
   route('PUT /examinations/:examination/standards/draft', ({ db, params, body, account }) =>
     service.keepDraft(db, params.examination, body, account),
   ),

@@ -5,11 +5,15 @@ import type {
   DecisionSummary,
   Rereading,
   Settings,
+  StandardParts,
   StandardsPage,
   StationMarks,
 } from '@kritikos/contracts/standards';
 import { borderlinePoint, FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import { decideCandidate } from '@kritikos/core/standards/examRule';
+import type { ExamRule } from '@kritikos/core/standards/examRule';
+import { RULE_PARTS } from '@kritikos/core/standards/partPercents';
+import type { PartPercents } from '@kritikos/core/standards/partPercents';
 import type { MarkColumns } from '@kritikos/core/standards/markColumns';
 import { recordsOf } from '@kritikos/core/standards/markColumns';
 import type { StationData } from '@kritikos/core/standards/setStandard';
@@ -48,6 +52,32 @@ export async function openStandards(
   };
 }
 
+/** What everybody earned in the parts that a rule can ask for, in the order of the candidates. */
+export async function readParts(
+  db: Database,
+  examinationId: string,
+  viewer: Account,
+): Promise<StandardParts> {
+  await requireExamination(db, examinationId, viewer);
+  const everybody = await candidateNumbers(db, examinationId, viewer.id);
+  const earned = await standards.candidateParts(db, examinationId, viewer.id);
+  return Object.fromEntries(
+    RULE_PARTS.map((part) => [part, everybody.map(({ id }) => earned.get(id)?.[part] ?? null)]),
+  ) as StandardParts;
+}
+
+/** What everybody earned in the parts, where the rule asks for one. */
+export async function partsFor(
+  db: Database,
+  examinationId: string,
+  rule: ExamRule,
+  viewer: Viewer,
+  knownTo: string | null = null,
+): Promise<ReadonlyMap<string, PartPercents> | undefined> {
+  if (Object.keys(rule.parts ?? {}).length === 0) return undefined;
+  return standards.candidateParts(db, examinationId, viewer.id, knownTo);
+}
+
 /** The marks of every station in columns, as they are kept. */
 export function stationMarks(
   db: Database,
@@ -74,8 +104,9 @@ export async function keptSettings(
   stations: number,
   viewer: Viewer,
 ): Promise<Settings> {
+  const usual = usualSettings(stations);
   const draft = await standards.findDraft(db, examinationId, viewer.id);
-  return { ...usualSettings(stations), ...draft };
+  return { ...usual, ...draft, rule: { ...usual.rule, ...draft?.rule } };
 }
 
 export function usualSettings(stations: number): Settings {
@@ -90,6 +121,7 @@ export function usualSettings(stations: number): Settings {
       fewestStationsPassed: Math.ceil(stations / 2),
       criticalBy: 'all',
       criticalFailureFails: true,
+      parts: {},
     },
     handCuts: {},
   };
@@ -138,12 +170,19 @@ export async function rereadDecision(
   const byCandidate = data.map(({ records }) => new Map(records.map((r) => [r.candidate, r])));
   const rule = { criticalBy: 'all' as const, ...decision.settings.rule };
   const cut = { sumOfCuts: decision.total, total: decision.total };
+  const parts = await partsFor(db, examinationId, rule, viewer, id);
   const changed = decision.outcomes.flatMap(({ candidate, outcome: before }) => {
     const person = people.find((p) => p.id === candidate);
     const scores = byCandidate.map(
       (station) => station.get(candidate) ?? { percent: null, critical: [] },
     );
-    const { outcome: after, reasons } = decideCandidate(scores, cuts, cut, rule);
+    const { outcome: after, reasons } = decideCandidate(
+      scores,
+      cuts,
+      cut,
+      rule,
+      parts?.get(candidate),
+    );
     if (!person || after === before) return [];
     const { number } = person;
     return [{ candidate, number, before, after, reasons: [...reasons] }];

@@ -9,10 +9,10 @@ import type { Estimate } from '@kritikos/core/numerics/estimate';
 import { undefinedEstimate } from '@kritikos/core/numerics/estimate';
 import { mean } from '@kritikos/core/numerics/summary';
 import { borderlinePoint, FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
-import { yearsApart } from '@kritikos/core/standards/acrossYears';
 import { borderlineRegression } from '@kritikos/core/standards/borderlineRegression';
 import type { MarkColumns } from '@kritikos/core/standards/markColumns';
 import { reachesCut } from '@kritikos/core/standards/reachesCut';
+import { sayStationYears } from '@kritikos/core/standards/sayStationYears';
 import { sayYears } from '@kritikos/core/standards/sayYears';
 import type { Described } from '../agreement/describeStation.ts';
 import { stationAgreements } from '../agreement/working.ts';
@@ -20,6 +20,7 @@ import { usualKappa } from '@kritikos/core/agreement/everyCoefficient';
 import type { Database } from '../db/database.ts';
 import { requireExamination } from '../examinations/service.ts';
 import { listStations } from '../examinations/stationRepository.ts';
+import { computeYears } from '../jobs/pool.ts';
 import { newestDecision } from '../standards/repository.ts';
 import { stationMarks } from '../standards/service.ts';
 import { requireBankStation } from '../stations/service.ts';
@@ -56,7 +57,7 @@ export async function readYears(
     return { sentence, sittings, compared: null };
   }
   const { anchors, sittings: compared, options } = await comparison(db, now, then, viewer);
-  const apart = yearsApart(compared[0], compared[1], options);
+  const apart = await computeYears({ now: compared[0], then: compared[1], options });
   const names = { now: now.figures.cohort, then: then.figures.cohort };
   return {
     sentence: sayYears(apart, names),
@@ -135,7 +136,13 @@ export async function readStationYears(
     viewer.id,
   );
   const items = [...new Map(shares.map((share) => [share.itemId, share])).values()];
+  const known = new Set(items.map(({ itemId }) => itemId));
+  const reworded = items.filter(({ follows }) => follows !== null && known.has(follows)).length;
   return {
+    sentence: sayStationYears(
+      sittings.map(({ cut, ...sitting }) => ({ ...sitting, cut: cut.estimate })),
+      reworded,
+    ),
     bankStationId,
     title,
     sittings,

@@ -104,8 +104,11 @@ describe('a station of the bank over its sittings', () => {
   };
 
   it('follows its items by what they say: a reworded one is another', async () => {
-    const { sittings, items } = await of(BANK[REWORDED.station].title);
+    const { sentence, sittings, items } = await of(BANK[REWORDED.station].title);
     expect(sittings.map((sitting) => sitting.cohort)).toEqual(['2026', '2025']);
+    expect(sentence).toMatch(
+      /^Used in 2 sittings\. Cohort 2026 earned .* points more than 2025.*One item took the place of another/,
+    );
     const reworded = items.find((item) => item.text === REWORDED.text);
     expect(reworded?.sittings).toHaveLength(1);
     const before = items.find((item) => item.itemId === reworded?.follows);
@@ -136,6 +139,7 @@ describe('a station of the bank over its sittings', () => {
     };
     const made: BankStation = (await lead.call('POST', '/bank-stations', wanted).expect(200)).body;
     const unused: StationYears = (await lead.call('GET', `/bank-stations/${made.id}/years`)).body;
+    expect(unused.sentence).toBe('Nobody has been marked at this station yet.');
     expect([unused.sittings, unused.items]).toEqual([[], []]);
     await lead.call('GET', `/bank-stations/${newId()}/years`).expect(404);
   });

@@ -16,7 +16,7 @@ import StationsTable from './StationsTable.vue';
 import TableBehind from './TableBehind.vue';
 import type { Behind } from './TableBehind.vue';
 
-const LOOK_AGAIN = 300;
+const LOOK_AGAIN = 100;
 
 const store = useExamination();
 const id = store.current?.id ?? '';
@@ -140,12 +140,6 @@ async function stop(): Promise<void> {
 </template>
 
 <style scoped>
-.lead-sentence {
-  font-family: var(--serif);
-  font-size: 1.08rem;
-  max-width: 76ch;
-  margin: 4px 0 14px;
-}
 .choice {
   max-width: 560px;
   margin: 16px 0 2px;

@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue';
-import { useRoute } from 'vue-router';
+import { useRoute, useRouter } from 'vue-router';
 import { messageOf } from '../http/api.ts';
 import LoadState from '../shell/LoadState.vue';
 import { CYCLE } from './cycle.ts';
 import { useExamination } from './examinationStore.ts';
+import { prefetchPages } from './prefetchPages.ts';
 
 const props = defineProps<{ examination: string }>();
 const store = useExamination();
 const route = useRoute();
+const router = useRouter();
 const error = ref('');
 
 async function load() {
@@ -19,7 +21,10 @@ async function load() {
     error.value = messageOf(thrown);
   }
 }
-onMounted(load);
+onMounted(async () => {
+  await load();
+  prefetchPages(router);
+});
 // Progress is counted anew at every step along the cycle.
 watch(() => route.path, load);
 

@@ -2,13 +2,28 @@
 import type { Settings } from '@kritikos/contracts/standards';
 import { STATION_METHODS } from '@kritikos/core/standards/stationMethods';
 import type { StationMethod } from '@kritikos/core/standards/stationMethods';
+import { RULE_PARTS } from '@kritikos/core/standards/partPercents';
+import type { RulePart } from '@kritikos/core/standards/partPercents';
+import { computed } from 'vue';
 import { METHOD_WORDS } from './methodWords.ts';
+import { PART_WORDS } from './partWords.ts';
 
 const settings = defineModel<Settings>({ required: true });
 const METHODS = STATION_METHODS.map((value) => ({ value, title: METHOD_WORDS[value].title }));
 const uses = (method: StationMethod) =>
   settings.value.method === method || Object.values(settings.value.methods).includes(method);
-defineProps<{ stations: number; sem: number | null }>();
+defineProps<{ stations: number; sem: number | null; partsKnown: boolean }>();
+
+const USUAL_PERCENT = 60;
+/** The parts that are asked for, in their order; asking for one more begins with the usual. */
+const asked = computed<RulePart[]>({
+  get: () => RULE_PARTS.filter((part) => settings.value.rule.parts[part] !== undefined),
+  set: (parts) => {
+    const { rule } = settings.value;
+    rule.parts = Object.fromEntries(parts.map((part) => [part, rule.parts[part] ?? USUAL_PERCENT]));
+  },
+});
+const PARTS = RULE_PARTS.map((value) => ({ value, title: PART_WORDS[value] }));
 </script>
 
 <template>
@@ -91,6 +106,28 @@ defineProps<{ stations: number; sem: number | null }>();
       v-model="settings.rule.criticalFailureFails"
       label="A missed critical item fails the examination"
     />
+    <v-select
+      v-model="asked"
+      :items="PARTS"
+      :loading="!partsKnown"
+      :disabled="!partsKnown"
+      label="Domains that must be passed"
+      multiple
+      chips
+      closable-chips
+    />
+    <label v-for="part in asked" :key="part">
+      <span>{{ PART_WORDS[part] }}, over all stations</span
+      ><b class="figures">{{ settings.rule.parts[part] }} %</b>
+      <v-slider
+        :model-value="settings.rule.parts[part] ?? 0"
+        :min="0"
+        :max="100"
+        :step="1"
+        :aria-label="`${PART_WORDS[part]} that must be reached`"
+        @update:model-value="settings.rule.parts[part] = $event"
+      />
+    </label>
   </section>
 </template>
 

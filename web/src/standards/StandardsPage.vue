@@ -7,17 +7,31 @@ import LoadState from '../shell/LoadState.vue';
 import ConsequencePanel from './ConsequencePanel.vue';
 import DecisionList from './DecisionList.vue';
 import MethodsPanel from './MethodsPanel.vue';
+import { METHOD_WORDS } from './methodWords.ts';
+import RuleEffectsPanel from './RuleEffectsPanel.vue';
 import RuleControls from './RuleControls.vue';
 import StationPanel from './StationPanel.vue';
 import { useStandard } from './useStandard.ts';
+import { sayStandard } from '@kritikos/core/standards/sayStandard';
 import type { StationMethod } from '@kritikos/core/standards/stationMethods';
 
 const store = useExamination();
 const own = useStandard(store.current?.id ?? '');
-const { page, data, settings, standard, bootstraps, methods, sureness, error } = own;
+const { page, data, settings, standard, bootstraps, methods, sureness, partsKnown, error } = own;
 const numbers = computed(
   () => new Map(page.value?.everybody.map((c) => [c.id, c.number] as const)),
 );
+
+const sentence = computed(() => {
+  if (!standard.value || !settings.value) return '';
+  const { method, methods: others } = settings.value;
+  const { title } = METHOD_WORDS[method];
+  const named = method.startsWith('cohen')
+    ? `the method of ${title}`
+    : title.charAt(0).toLowerCase() + title.slice(1);
+  const said = Object.keys(others).length > 0 ? `${named}, at some stations by another,` : named;
+  return sayStandard(standard.value, said, sureness.value);
+});
 
 const signing = ref(false);
 const reason = ref('');
@@ -62,6 +76,7 @@ function setHandCut(station: string, cut: number | null) {
     </div>
     <LoadState :error="error" :loading="!page" @retry="own.load" />
     <template v-if="page && settings">
+      <p v-if="standard" class="lead-sentence">{{ sentence }}</p>
       <p v-if="data.length === 0" class="panel">There is no station yet.</p>
       <div v-else class="board">
         <div class="stations">
@@ -100,9 +115,21 @@ function setHandCut(station: string, cut: number | null) {
             :chosen="settings.method"
             @choose="settings.method = $event"
           />
+          <RuleEffectsPanel
+            v-if="standard"
+            class="across"
+            :standard="standard"
+            :candidates="page.candidates"
+            :numbers="numbers"
+          />
         </div>
         <aside>
-          <RuleControls v-model="settings" :stations="data.length" :sem="standard?.sem ?? null" />
+          <RuleControls
+            v-model="settings"
+            :stations="data.length"
+            :sem="standard?.sem ?? null"
+            :parts-known="partsKnown"
+          />
           <ConsequencePanel
             :standard="standard"
             :candidates="page.candidates"

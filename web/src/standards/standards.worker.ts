@@ -1,4 +1,5 @@
 import { bootstrapCut } from '@kritikos/core/standards/bootstrapCut';
+import type { PartPercents } from '@kritikos/core/standards/partPercents';
 import { scoredPairs, setStandard } from '@kritikos/core/standards/setStandard';
 import type { StandardSettings, StationData } from '@kritikos/core/standards/setStandard';
 import { decisionSureness } from '@kritikos/core/standards/decisionSureness';
@@ -8,16 +9,21 @@ import { expose } from 'comlink';
 /** Computes beside the page, so that a dragged control never waits for a resample. */
 let data: readonly StationData[] = [];
 let candidates: readonly string[] = [];
+let parts: ReadonlyMap<string, PartPercents> | undefined;
 const work = {
   /** Takes the marks once; they do not change under the hand that moves the settings. */
   take(given: readonly StationData[], decidedOn: readonly string[]) {
     data = given;
     candidates = decidedOn;
   },
-  standard: (settings: StandardSettings) => setStandard(data, candidates, settings),
+  /** The same of what everybody earned in the parts that a rule can ask for. */
+  takeParts(given: ReadonlyMap<string, PartPercents>) {
+    parts = given;
+  },
+  standard: (settings: StandardSettings) => setStandard(data, candidates, settings, parts),
   sureness: (settings: StandardSettings) =>
-    decisionSureness(setStandard(data, candidates, settings)),
-  methods: (settings: StandardSettings) => methodsSideBySide(data, candidates, settings),
+    decisionSureness(setStandard(data, candidates, settings, parts)),
+  methods: (settings: StandardSettings) => methodsSideBySide(data, candidates, settings, parts),
   bootstraps: (borderline: number, resamples: number) =>
     data.map(({ records }) => {
       const { scores, grades } = scoredPairs(records);

@@ -3,6 +3,8 @@ import type { BootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import { recordsOf } from '@kritikos/core/standards/markColumns';
 import type { DecisionSureness } from '@kritikos/core/standards/decisionSureness';
 import type { MethodsSideBySide } from '@kritikos/core/standards/methodsSideBySide';
+import { RULE_PARTS } from '@kritikos/core/standards/partPercents';
+import type { PartPercents } from '@kritikos/core/standards/partPercents';
 import type { Standard, StationRecord } from '@kritikos/core/standards/setStandard';
 import { useDebounceFn } from '@vueuse/core';
 import { wrap } from 'comlink';
@@ -34,6 +36,7 @@ export function useStandard(examination: string) {
   const methods = shallowRef<MethodsSideBySide | null>(null);
   const sureness = shallowRef<DecisionSureness | null>(null);
   const error = ref('');
+  const partsKnown = ref(false);
   const worker = new Worker(new URL('./standards.worker.ts', import.meta.url), { type: 'module' });
   const work = wrap<StandardsWork>(worker);
   onUnmounted(() => worker.terminate());
@@ -53,12 +56,26 @@ export function useStandard(examination: string) {
         data.value.map(({ station, records }) => ({ station, records })),
         decidedOn.map((c) => c.id),
       );
+      // A rule that asks for parts cannot be applied without them; others need not wait.
+      const parts = takeParts(ids);
+      if (Object.keys(rest.draft.rule.parts).length > 0) await parts;
       page.value = { ...rest, candidates: decidedOn, everybody: candidates };
       settings.value = rest.draft;
       error.value = '';
     } catch (thrown) {
       error.value = messageOf(thrown);
     }
+  }
+  /** Fetches what everybody earned part by part, and hands it to the work beside the page. */
+  async function takeParts(ids: readonly string[]): Promise<void> {
+    partsKnown.value = false;
+    const columns = await call('GET /examinations/:examination/standards/parts', { params });
+    const of = (place: number) =>
+      Object.fromEntries(
+        RULE_PARTS.map((part) => [part, columns[part][place] ?? null]),
+      ) as PartPercents;
+    await work.takeParts(new Map(ids.map((id, place) => [id, of(place)])));
+    partsKnown.value = true;
   }
   onMounted(load);
 
@@ -99,5 +116,17 @@ export function useStandard(examination: string) {
     return decision;
   }
 
-  return { page, data, settings, standard, bootstraps, methods, sureness, error, load, sign };
+  return {
+    page,
+    data,
+    settings,
+    standard,
+    bootstraps,
+    methods,
+    sureness,
+    partsKnown,
+    error,
+    load,
+    sign,
+  };
 }

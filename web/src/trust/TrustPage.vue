@@ -188,12 +188,6 @@ const rows = computed(() => {
 </template>
 
 <style scoped>
-.lead-sentence {
-  font-family: var(--serif);
-  font-size: 1.08rem;
-  max-width: 76ch;
-  margin: 4px 0 14px;
-}
 section {
   margin-top: 14px;
 }

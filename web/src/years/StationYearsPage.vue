@@ -32,6 +32,7 @@ const items = computed(() =>
         No examination that you may read has used it yet. Add it to one under Prepare.
       </p>
       <template v-else>
+        <p class="lead-sentence">{{ data.sentence }}</p>
         <WideTable label="Sittings of this station">
           <table class="ledger panel">
             <thead>

@@ -174,12 +174,6 @@ const stations = computed(() => {
 </template>
 
 <style scoped>
-.lead-sentence {
-  font-family: var(--serif, inherit);
-  font-size: 1.08rem;
-  max-width: 76ch;
-  margin: 4px 0 14px;
-}
 section {
   margin-top: 16px;
 }
