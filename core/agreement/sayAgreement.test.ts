@@ -45,6 +45,7 @@ describe('agreement in words', () => {
 
   it('says that nothing can be said', () => {
     expect(sayAgreement([], null)).toMatch(/No candidate was marked by two examiners yet/);
+    expect(sayAgreement([], null, 3)).toBe('The first stations are being worked out.');
     expect(sayAgreement([station(1, 0, null)], null)).toMatch(/nothing can be said/);
     expect(sayAgreement([station(1, 4, 1)], null)).toMatch(
       /100 % of cases\. No item is in dispute/,

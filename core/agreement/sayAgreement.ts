@@ -20,13 +20,15 @@ const WORTH_SAYING = 3;
 
 /**
  * In words how far the examiners agree: over all stations, where least, by which item, and whether
- * somebody is harsher than the others.
+ * somebody is harsher than the others. `awaited` stations are still being worked out.
  */
 export function sayAgreement(
   stations: readonly SaidStation[],
   effects: Pick<ExaminerEffects, 'examiners'> | null,
+  awaited = 0,
 ): string {
   const known = stations.filter((station) => station.agreement !== null);
+  if (known.length === 0 && awaited > 0) return 'The first stations are being worked out.';
   if (known.length === 0) {
     return 'No candidate was marked by two examiners yet, so that nothing can be said about their agreement.';
   }

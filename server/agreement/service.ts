@@ -45,7 +45,7 @@ export async function readAgreement(
   });
   const severity = over ? (job.result as Severities) : null;
   return {
-    sentence: sayOverview(described, severity),
+    sentence: sayOverview(described, severity, stations.length - known.size),
     doubleMarked: described.reduce((sum, { candidates }) => sum + candidates, 0),
     planned,
     stations: described,
@@ -69,7 +69,11 @@ async function workOn(
   return jobs.within(await jobs.ask(asked), viewer.id, WAIT_MILLISECONDS);
 }
 
-function sayOverview(stations: readonly StationAgreement[], severity: Severities | null): string {
+function sayOverview(
+  stations: readonly StationAgreement[],
+  severity: Severities | null,
+  awaited: number,
+): string {
   return sayAgreement(
     stations.map(({ position, candidates, technique, items }) => ({
       position,
@@ -83,6 +87,7 @@ function sayOverview(stations: readonly StationAgreement[], severity: Severities
       })),
     })),
     severity,
+    awaited,
   );
 }
 

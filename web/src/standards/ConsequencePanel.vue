@@ -67,14 +67,19 @@ const signedMean = computed(() =>
       </div>
       <ul v-if="failing.length > 0" tabindex="0" aria-label="Who fails, and why">
         <li v-for="c in failing" :key="c.id">
-          <b class="figures">{{ c.number }}</b> {{ standard.outcomes.get(c.id)?.reasons.join(' ') }}
+          <router-link class="figures" :to="`/examinations/${examination}/results/${c.id}`">{{
+            c.number
+          }}</router-link>
+          {{ standard.outcomes.get(c.id)?.reasons.join(' ') }}
         </li>
       </ul>
       <template v-if="incomplete.length > 0">
         <h3>Incomplete</h3>
         <ul tabindex="0" aria-label="Whose outcome is open, and why">
           <li v-for="c in incomplete" :key="c.id">
-            <b class="figures">{{ c.number }}</b>
+            <router-link class="figures" :to="`/examinations/${examination}/results/${c.id}`">{{
+              c.number
+            }}</router-link>
             {{ standard.outcomes.get(c.id)?.reasons.join(' ') }}
           </li>
         </ul>

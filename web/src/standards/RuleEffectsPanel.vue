@@ -13,6 +13,7 @@ const props = defineProps<{
   standard: Standard;
   candidates: StandardsPage['candidates'];
   numbers: ReadonlyMap<string, number>;
+  examination: string;
 }>();
 const effects = computed(() => ruleEffects(props.standard.outcomes));
 const asked = (part: Condition['part'], required: number) =>
@@ -39,6 +40,7 @@ const rows = computed(() =>
       return [part, found ? said(found) : 'no total'] as const;
     });
     return {
+      id: candidate.id,
       number: candidate.number,
       outcome: OUTCOMES[outcome],
       ...Object.fromEntries(cells),
@@ -93,7 +95,13 @@ function said({ part, met, value }: Condition): string {
           height="60vh"
           density="compact"
           fixed-header
-        />
+        >
+          <template #[`item.number`]="{ item }">
+            <router-link :to="`/examinations/${examination}/results/${item.id}`">{{
+              item.number
+            }}</router-link>
+          </template>
+        </v-data-table-virtual>
         <v-btn class="justify-self-end" @click="all = false">Close</v-btn>
       </v-card>
     </v-dialog>

@@ -121,6 +121,7 @@ function setHandCut(station: string, cut: number | null) {
             :standard="standard"
             :candidates="page.candidates"
             :numbers="numbers"
+            :examination="store.current?.id ?? ''"
           />
         </div>
         <aside>
