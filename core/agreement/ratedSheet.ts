@@ -45,15 +45,31 @@ export function subjectsOf(
   places: readonly number[],
   read: ReadMark,
 ): Subject[] {
-  return candidates.flatMap((sheets) =>
-    places.flatMap((place) => {
-      const marks = sheets.flatMap((sheet) => {
+  // Plain loops: a large examination has half a million of these at a station.
+  const subjects: Subject[] = [];
+  for (const sheets of candidates) {
+    const candidate = sheets[0]?.candidate ?? 0;
+    for (const place of places) {
+      const marks: { sheet: RatedSheet; mark: string | number }[] = [];
+      for (const sheet of sheets) {
         const mark = read(sheet, place);
-        return mark === null ? [] : [{ sheet, mark }];
-      });
-      return marks.length > 1 ? [{ candidate: sheets[0]?.candidate ?? 0, place, marks }] : [];
-    }),
-  );
+        if (mark !== null) marks.push({ sheet, mark });
+      }
+      if (marks.length > 1) subjects.push({ candidate, place, marks });
+    }
+  }
+  return subjects;
+}
+
+/** The same subjects with the marks of these examiners alone, where both gave one. */
+export function ofExaminers(
+  subjects: readonly Subject[],
+  examiners: ReadonlySet<string>,
+): Subject[] {
+  return subjects.flatMap((subject) => {
+    const marks = subject.marks.filter(({ sheet }) => examiners.has(sheet.examiner));
+    return marks.length > 1 ? [{ ...subject, marks }] : [];
+  });
 }
 
 /** Subjects counted, with the candidate of each and the examiners in the order of their codes. */
@@ -68,14 +84,14 @@ export function countSubjects(
   subjects: readonly Subject[],
   categories: readonly (string | number)[],
 ): CountedSubjects {
-  const place = new Map(categories.map((category, k) => [String(category), k]));
+  const place = new Map(categories.map((category, k) => [category, k]));
   const examiners = new Map<string, number>();
   const start = new Int32Array(subjects.length + 1);
   const rater: number[] = [];
   const category: number[] = [];
   for (const [i, { marks }] of subjects.entries()) {
     for (const { sheet, mark } of marks) {
-      const k = place.get(String(mark));
+      const k = place.get(mark);
       if (k === undefined) throw new RangeError(`Mark ${mark} is not one of the categories.`);
       const code = examiners.get(sheet.examiner) ?? examiners.size;
       examiners.set(sheet.examiner, code);

@@ -7,7 +7,7 @@ import { blandAltman } from './blandAltman.ts';
 import { cohenKappa } from './cohenKappa.ts';
 import { crossTable } from './crossTable.ts';
 import { usualKappa } from './everyCoefficient.ts';
-import { stationAgreement } from './stationAgreement.ts';
+import { stationAgreement, techniqueAgreement } from './stationAgreement.ts';
 import { ratedSheet } from './testing/ratedSheets.ts';
 import { weightsOfScale } from './weights.ts';
 
@@ -135,6 +135,7 @@ describe('a station that the same two have marked', () => {
   it('keeps what was declared apart from technique', () => {
     expect(found.technique.marks).toBe(3 * 24);
     expect(found.declared?.marks).toBe(24);
+    expect(techniqueAgreement(items, fixed)).toEqual(found.technique);
     expect(found.declared?.coefficients.percentAgreement.estimate).toBe(1);
     expect(found.byDomain.map(({ name, marks }) => [name, marks])).toEqual([
       ['technique', 48],

@@ -11,10 +11,10 @@ import { everyCoefficient } from './everyCoefficient.ts';
 import type { EveryCoefficient } from './everyCoefficient.ts';
 import { examinerPairs, meanScoreDifference } from './examinerPairs.ts';
 import type { ExaminerPair } from './examinerPairs.ts';
-import { isTechnique, placesOf, POOLED_SCALE, scaleOf } from './itemScale.ts';
+import { placesOf, POOLED_SCALE, scaleOf } from './itemScale.ts';
 import type { ItemScale } from './itemScale.ts';
 import { pooledShares } from './pseudoSubjects.ts';
-import { countSubjects, sheetsByCandidate, subjectsOf } from './ratedSheet.ts';
+import { countSubjects, ofExaminers, sheetsByCandidate, subjectsOf } from './ratedSheet.ts';
 import type { RatedSheet, Subject } from './ratedSheet.ts';
 import { withinSubjectSd } from './withinSubject.ts';
 import type { Estimate } from '../numerics/estimate.ts';
@@ -116,48 +116,56 @@ export function stationAgreement(
   sheets: readonly RatedSheet[],
 ): StationAgreement {
   const candidates = sheetsByCandidate(sheets);
-  const pooled = (own: readonly (readonly RatedSheet[])[], places: readonly number[]) =>
-    pooledAgreement(subjectsOf(own, places, POOLED_SCALE.read));
-  const technique = placesOf(items, isTechnique);
-  const declared = placesOf(items, isDeclared);
-  const group = (name: string, places: readonly number[], own = candidates): GroupAgreement => {
-    const subjects = subjectsOf(own, places, POOLED_SCALE.read);
-    const seen = countCandidates(subjects);
-    return {
-      name,
-      candidates: seen,
-      marks: subjects.length,
-      agreement: seen < FEWEST_CANDIDATES ? null : pooledAgreement(subjects),
-    };
-  };
+  const everything = subjectsOf(candidates, [...items.keys()], POOLED_SCALE.read);
+  const declaredAt = new Set(placesOf(items, isDeclared));
+  const technique = everything.filter(({ place }) => !declaredAt.has(place));
+  const byName = (nameOf: (subject: Subject) => string) =>
+    [...groupBy(technique, nameOf)].map(([name, subjects]) => groupAgreement(name, subjects));
   const by = (nameOf: (item: ChecklistItem) => string) =>
-    [...groupBy(technique, (place) => nameOf(items[place] as ChecklistItem))].map(
-      ([name, places]) => group(name, places),
-    );
+    byName(({ place }) => nameOf(items[place] as ChecklistItem));
   const pairs = examinerPairs(candidates);
+  const variants = new Map(candidates.map((own) => [own[0]?.candidate ?? 0, variantOf(own)]));
   return {
     candidates: candidates.length,
     variantsDiffer: candidates.filter((own) => variantOf(own) === '').length,
     examiners: [...new Set(candidates.flat().map(({ examiner }) => examiner))],
-    technique: pooled(candidates, technique),
-    declared: declared.length === 0 ? null : pooled(candidates, declared),
+    technique: pooledAgreement(technique),
+    declared:
+      declaredAt.size === 0
+        ? null
+        : pooledAgreement(everything.filter(({ place }) => declaredAt.has(place))),
     scores: scoreAgreement(candidates),
     pairs: pairs.map(({ first, second, sheets: both }) => ({
       first,
       second,
       candidates: both.length,
       meanDifference: meanScoreDifference(both),
-      agreement: pooled(
-        both.map((pair) => [pair.first, pair.second]),
-        technique,
-      ),
+      agreement: pooledAgreement(ofExaminers(technique, new Set([first, second]))),
     })),
     byDomain: by((item) => item.domain),
     byObservability: by((item) => item.observability),
-    byVariant: [...groupBy(candidates, variantOf)].map(([name, own]) =>
-      group(name, technique, own),
-    ),
+    byVariant: byName(({ candidate }) => variants.get(candidate) ?? ''),
     items: itemAgreements(items, candidates, pairs),
+  };
+}
+
+/** The agreement on technique alone, of all items together: what the years compare. */
+export function techniqueAgreement(
+  items: readonly ChecklistItem[],
+  sheets: readonly RatedSheet[],
+): Agreement {
+  const places = placesOf(items, (item) => !isDeclared(item));
+  return pooledAgreement(subjectsOf(sheetsByCandidate(sheets), places, POOLED_SCALE.read));
+}
+
+/** The agreement of a part of a station; none where there are too few candidates to say. */
+function groupAgreement(name: string, subjects: readonly Subject[]): GroupAgreement {
+  const candidates = countCandidates(subjects);
+  return {
+    name,
+    candidates,
+    marks: subjects.length,
+    agreement: candidates < FEWEST_CANDIDATES ? null : pooledAgreement(subjects),
   };
 }
 

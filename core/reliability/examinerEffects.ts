@@ -27,7 +27,8 @@ export interface ExaminerEffects {
   readonly notes: readonly string[];
 }
 
-const MOST_CANDIDATES = 1000;
+/** More sheets than this tell no more of a severity, and take long. */
+const MOST_SHEETS = 8000;
 
 /**
  * How severe each examiner of an examination is, in percent points of a sheet's score.
@@ -35,7 +36,7 @@ const MOST_CANDIDATES = 1000;
  * Model: score = mean + candidate + station + candidate:station + examiner + rest, all random, by
  * REML, severity as `examinerSeverity` has it: shrunken towards nobody being severe. The term
  * candidate:station stays out where no performance was marked by two.
- * Beyond 1,000 candidates so many are drawn, and a note says so.
+ * Beyond 8,000 sheets so many candidates are drawn that about as many are left, and a note says so.
  */
 export function examinerEffects(scores: readonly ExaminedScore[]): ExaminerEffects {
   const { used, notes } = drawn(scores);
@@ -85,8 +86,9 @@ export function drawn(scores: readonly ExaminedScore[]): {
   notes: string[];
 } {
   const all = [...new Set(scores.map(({ candidate }) => candidate))].sort((a, b) => a - b);
-  if (all.length <= MOST_CANDIDATES) return { used: scores, notes: [] };
-  const kept = new Set(sampleOf(all, MOST_CANDIDATES));
+  if (scores.length <= MOST_SHEETS) return { used: scores, notes: [] };
+  const most = Math.max(3, Math.floor((all.length * MOST_SHEETS) / scores.length));
+  const kept = new Set(sampleOf(all, most));
   return {
     used: scores.filter(({ candidate }) => kept.has(candidate)),
     notes: [`${kept.size} of the ${all.length} candidates were drawn.`],

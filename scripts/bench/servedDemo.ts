@@ -8,7 +8,7 @@ import { untilUp } from './servers.ts';
 export async function inServedDemo(
   name: string,
   port: number,
-  measure: (context: BrowserContext) => Promise<void>,
+  measure: (context: BrowserContext, databaseUrl: string) => Promise<void>,
   { as: email = EXAMINERS[0].email, candidates }: { as?: string; candidates?: number } = {},
 ): Promise<void> {
   const url = new URL(process.env.BENCH_DATABASE_URL ?? '');
@@ -42,7 +42,7 @@ export async function inServedDemo(
       data: { email, password: DEMO_PASSWORD },
     });
     if (!signedIn.ok()) throw new Error(await signedIn.text());
-    await measure(context);
+    await measure(context, url.href);
   } finally {
     await browser.close();
     server.kill('SIGTERM');

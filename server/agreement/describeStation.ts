@@ -5,7 +5,7 @@ import type {
   StationAgreement,
 } from '@kritikos/contracts/agreement';
 import { scaleOf } from '@kritikos/core/agreement/itemScale';
-import { stationAgreement } from '@kritikos/core/agreement/stationAgreement';
+import { stationAgreement, techniqueAgreement } from '@kritikos/core/agreement/stationAgreement';
 import type { Agreement } from '@kritikos/core/agreement/stationAgreement';
 import type { RatedSheet } from '@kritikos/core/agreement/ratedSheet';
 import { COEFFICIENTS } from '@kritikos/core/agreement/everyCoefficient';
@@ -59,6 +59,11 @@ export function describeStation(content: Content, sheets: readonly RatedSheet[])
       ];
     }),
   };
+}
+
+/** How far they agree on technique alone, all items together. */
+export function describeTechnique({ items }: Content, sheets: readonly RatedSheet[]): Agreed {
+  return agreedOf(techniqueAgreement(items, sheets));
 }
 
 function agreedOf({

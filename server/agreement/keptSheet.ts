@@ -1,4 +1,5 @@
 import type { RatedSheet } from '@kritikos/core/agreement/ratedSheet';
+import type { ExaminedScore } from '@kritikos/core/reliability/examinerEffects';
 
 /** What stands between two values of a kept row, and for a value that is not there. */
 export const BETWEEN = '\u001f';
@@ -15,6 +16,23 @@ export interface NumberRead {
   readonly sheet: string;
   readonly place: number;
   readonly value: number;
+}
+
+/** The scores of an examiner at a station as one line of text, "candidate,percent candidate,percent". */
+export interface ScoreLine {
+  readonly station: number;
+  readonly examiner: string;
+  readonly scores: string;
+}
+
+/** The scores one by one, in the order of the lines. */
+export function examinedScoresOf(lines: readonly ScoreLine[]): ExaminedScore[] {
+  return lines.flatMap(({ station, examiner, scores }) =>
+    scores.split(' ').map((score) => {
+      const [candidate, percent] = score.split(',');
+      return { candidate: Number(candidate), station, examiner, percent: Number(percent) };
+    }),
+  );
 }
 
 /** The sheets as agreement compares them. */

@@ -1,8 +1,7 @@
-import type { ExaminedScore } from '@kritikos/core/reliability/examinerEffects';
 import type { Database } from '../db/database.ts';
 import { readBy } from '../examinations/leads.ts';
 import { BETWEEN, NOTHING } from './keptSheet.ts';
-import type { KeptSheet, NumberRead } from './keptSheet.ts';
+import type { KeptSheet, NumberRead, ScoreLine } from './keptSheet.ts';
 
 /** Examiners by name; where two share one, with their addresses. */
 const NAMED = `named as (
@@ -65,12 +64,12 @@ export async function numbersRead(
   );
 }
 
-/** The score of every scorable sheet: whose, at which station (by its place), and by whom. */
-export async function examinedScores(
+/** The scores of every scorable sheet, a line an examiner at a station (by its place). */
+export async function scoreLines(
   db: Database,
   examinationId: string,
   viewer: string,
-): Promise<ExaminedScore[]> {
+): Promise<ScoreLine[]> {
   const { rows } = await db.raw(
     `with placed as (
        select id, row_number() over (order by position) - 1 as place from station s
@@ -84,11 +83,22 @@ export async function examinedScores(
      group by p.place, a.name order by p.place, a.name`,
     { examinationId, viewer },
   );
-  return rows.flatMap(
-    ({ station, examiner, scores }: { station: number; examiner: string; scores: string }) =>
-      scores.split(' ').map((score) => {
-        const [candidate, percent] = score.split(',');
-        return { candidate: Number(candidate), station, examiner, percent: Number(percent) };
-      }),
+  return rows;
+}
+
+/** How many performances are planned to be marked by two examiners or more. */
+export async function countPlannedTwice(
+  db: Database,
+  examinationId: string,
+  viewer: string,
+): Promise<number> {
+  const { rows } = await db.raw(
+    `select count(*) as n from (
+       select from sheet h
+       where h.station_id = any(array(select s.id from station s
+         where s.examination_id = :examinationId and ${readBy('s.examination_id')}))
+       group by h.station_id, h.candidate_id having count(*) > 1) twice`,
+    { examinationId, viewer },
   );
+  return rows[0].n;
 }

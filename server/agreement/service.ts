@@ -5,17 +5,17 @@ import type {
   Severities,
   StationAgreement,
 } from '@kritikos/contracts/agreement';
-import type { Job } from '@kritikos/contracts/jobs';
 import { sayAgreement } from '@kritikos/core/agreement/sayAgreement';
 import { inSnapshot } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
-import { cycleCounts } from '../examinations/repository.ts';
 import { listStations } from '../examinations/stationRepository.ts';
 import { requireExamination } from '../examinations/service.ts';
 import { HttpProblem } from '../http/problems.ts';
 import type { Jobs } from '../jobs/jobs.ts';
 import { describeSheet, requireSheet } from '../marking/service.ts';
+import { countPlannedTwice } from './repository.ts';
 import { knownAgreements, questionOf, stationAgreements } from './working.ts';
+import { stationBases } from '../analyses/repository.ts';
 
 /** So long a page waits for everything before it is answered with what there is. */
 const WAIT_MILLISECONDS = 600;
@@ -31,13 +31,24 @@ export async function readAgreement(
   viewer: Account,
 ): Promise<AgreementOverview> {
   await requireExamination(db, examinationId, viewer);
-  const { pairs: planned } = await cycleCounts(db, examinationId, viewer.id);
+  const planned = await countPlannedTwice(db, examinationId, viewer.id);
   const stations = await listStations(db, examinationId, viewer.id);
-  const job = await workOn(db, jobs, examinationId, viewer);
+  const bases = await stationBases(db, examinationId, viewer.id);
+  const question = await questionOf(db, examinationId, bases, viewer);
+  const asked = await jobs.ask({
+    kind: 'agreement',
+    ownerId: viewer.id,
+    examinationId,
+    question,
+  });
+  const job = await jobs.within(asked, viewer.id, WAIT_MILLISECONDS);
   const over = job.state === 'done';
-  const known = over
-    ? await stationAgreements(db, examinationId, stations, viewer)
-    : await knownAgreements(db, examinationId, viewer);
+  const kept = await knownAgreements(db, bases);
+  // What was kept can be thrown away at any time; the job is over then, and its stations are not.
+  const known =
+    over && kept.size < bases.length
+      ? await stationAgreements(db, examinationId, stations, viewer)
+      : kept;
   const described = stations.flatMap((station): StationAgreement[] => {
     const { id, position, title } = station;
     const own = known.get(id);
@@ -55,18 +66,6 @@ export async function readAgreement(
     severity,
     job: over ? null : job,
   };
-}
-
-/** The job that works out what is not known; it may be over by the time that it is asked for. */
-async function workOn(
-  db: Database,
-  jobs: Jobs,
-  examinationId: string,
-  viewer: Account,
-): Promise<Job> {
-  const question = await questionOf(db, examinationId, viewer);
-  const asked = { kind: 'agreement' as const, ownerId: viewer.id, examinationId, question };
-  return jobs.within(await jobs.ask(asked), viewer.id, WAIT_MILLISECONDS);
 }
 
 function sayOverview(

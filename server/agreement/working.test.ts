@@ -36,6 +36,15 @@ async function withWork(
   }
 }
 
+/** Rejects when the work is called off, also where it was already. */
+function calledOffBy(signal: AbortSignal): Promise<never> {
+  return new Promise((_, reject) => {
+    const refuse = () => reject(new Error('called off'));
+    if (signal.aborted) refuse();
+    else signal.addEventListener('abort', refuse);
+  });
+}
+
 /** Waits until it is called off, after so many stations. */
 const afterStations =
   (stations: number): Worker =>
@@ -50,9 +59,7 @@ const afterStations =
     await agreementWork(db, work, { signal: calledOff.signal, progress: counting }).catch(
       () => undefined,
     );
-    await new Promise((_, reject) =>
-      signal.addEventListener('abort', () => reject(new Error('called off'))),
-    );
+    await calledOffBy(signal);
   };
 
 describe('a page of agreement that is looked at while it is worked out', () => {
@@ -79,10 +86,7 @@ describe('a page of agreement that is looked at while it is worked out', () => {
     await server.db('kept_analysis').delete();
     await server.db('job').where({ kind: 'agreement' }).delete();
     await withWork(
-      (_, __, { signal }) =>
-        new Promise((_resolve, reject) =>
-          signal.addEventListener('abort', () => reject(new Error('stopped'))),
-        ),
+      (_, __, { signal }) => calledOffBy(signal),
       async (read) => {
         const { sentence, stations, awaited } = await read();
         expect([sentence, stations.length, awaited.length]).toEqual([

@@ -1,4 +1,4 @@
-import type { Severities } from '@kritikos/contracts/agreement';
+import type { Agreed, Severities } from '@kritikos/contracts/agreement';
 import type { Station } from '@kritikos/contracts/examinations';
 import { unitOf } from '@kritikos/core/agreement/stationAgreement';
 import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
@@ -10,7 +10,7 @@ import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
 import { listStations } from '../examinations/stationRepository.ts';
 import type { Worker } from '../jobs/jobs.ts';
-import { computeAgreement, computeSeverity } from '../jobs/pool.ts';
+import { computeAgreement, computeSeverity, computeTechnique } from '../jobs/pool.ts';
 import type { Around } from '../jobs/pool.ts';
 import type { SeverityJob } from '../jobs/severityJob.ts';
 import { newestDecision } from '../standards/repository.ts';
@@ -34,9 +34,9 @@ export interface AgreementQuestion {
 export async function questionOf(
   db: Database,
   examination: string,
+  bases: readonly Basis[],
   viewer: Viewer,
 ): Promise<AgreementQuestion> {
-  const bases = await stationBases(db, examination, viewer.id);
   const decision = await newestDecision(db, examination, viewer.id);
   return {
     examination,
@@ -49,10 +49,8 @@ export async function questionOf(
 /** The agreement of each station that is known already, by station. */
 export async function knownAgreements(
   db: Database,
-  examination: string,
-  viewer: Viewer,
+  bases: readonly Basis[],
 ): Promise<ReadonlyMap<string, Described>> {
-  const bases = await stationBases(db, examination, viewer.id);
   const kept = await findKept(db, KIND, bases);
   return new Map(kept.map(({ stationId, result }) => [stationId, result as Described]));
 }
@@ -75,6 +73,30 @@ export function stationAgreements(
     },
   };
   return ofEveryStation(db, examination, viewer, analysis);
+}
+
+/** The agreement of every station on technique, all items together: what the years compare. */
+export function techniqueAgreements(
+  db: Database,
+  examination: string,
+  stations: readonly Station[],
+  viewer: Viewer,
+): Promise<ReadonlyMap<string, Agreed>> {
+  return ofEveryStation(db, examination, viewer, {
+    kind: 'technique/1',
+    workOut: async (own, ids) => {
+      const wanted = stations.filter(({ id }) => ids.includes(id));
+      const found = await Promise.all(
+        wanted.map(async (station) => {
+          const { content, sheets } = await comparedSheets(own, station, viewer);
+          const { items, procedures } = content;
+          const job = { content: { items, procedures }, sheets, numbers: [] };
+          return [station.id, await computeTechnique(job)] as const;
+        }),
+      );
+      return new Map(found);
+    },
+  });
 }
 
 /** The sheets of a station that are compared, and the numbers that were read on them. */
@@ -143,9 +165,9 @@ async function severityOf(
   viewer: Viewer,
   around: Around,
 ): Promise<Severities> {
-  const scores = await agreement.examinedScores(db, examination, viewer.id);
+  const lines = await agreement.scoreLines(db, examination, viewer.id);
   const standard = await standardApplied(db, examination, viewer);
-  const { effects, touched } = await computeSeverity({ scores, standard }, around);
+  const { effects, touched } = await computeSeverity({ lines, standard }, around);
   const { examiners, notes, ...rest } = effects;
   return {
     ...rest,

@@ -117,12 +117,14 @@ export class Jobs {
     }
   }
 
-  /** Waits so long for a job to be over, and answers with it however far it is. */
+  /** Waits so long for a job to be over or to have come further, and answers with it as it is. */
   async within(job: Job, viewer: string, milliseconds: number): Promise<Job> {
     const until = Date.now() + milliseconds;
     let now = job;
-    while (['waiting', 'running'].includes(now.state) && Date.now() < until) {
-      await new Promise((resolve) => setTimeout(resolve, WAIT_MILLISECONDS / 4));
+    const goesOn = () =>
+      ['waiting', 'running'].includes(now.state) && now.progress === job.progress;
+    while (goesOn() && Date.now() < until) {
+      await new Promise((resolve) => setTimeout(resolve, WAIT_MILLISECONDS / 2));
       now = (await repository.findJob(this.db, job.id, viewer)) ?? now;
     }
     return now;
@@ -132,16 +134,23 @@ export class Jobs {
     const work = await repository.takeUp(this.db, id);
     if (!work) return;
     let share = 0;
-    const noting = setInterval(() => {
+    let noted = 0;
+    const note = () => {
+      noted = Date.now();
       repository
         .noteProgress(this.db, id, share)
         .then((goesOn) => goesOn || calledOff.abort())
         .catch(() => undefined); // the next note says it
-    }, NOTE_EVERY_MILLISECONDS);
+    };
+    const noting = setInterval(note, NOTE_EVERY_MILLISECONDS);
     try {
       const result = await this.workers[work.kind](this.db, work, {
         signal: calledOff.signal,
-        progress: (now) => (share = Math.max(share, Math.min(1, now))),
+        progress: (now) => {
+          share = Math.max(share, Math.min(1, now));
+          // Whoever waits hears of the first step at once, of thousands now and then.
+          if (Date.now() - noted > NOTE_EVERY_MILLISECONDS / 4) note();
+        },
       });
       await repository.finish(this.db, id, result ?? {});
     } catch (error) {

@@ -1,3 +1,4 @@
+import type { Agreed } from '@kritikos/contracts/agreement';
 import type { ImportPreview } from '@kritikos/contracts/examinations';
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
@@ -65,6 +66,10 @@ export function computeAgreement(job: AgreementJob, around?: Around): Promise<De
   return run('./agreementJob.ts', job, around);
 }
 
+export function computeTechnique(job: AgreementJob): Promise<Agreed> {
+  return run('./techniqueJob.ts', job);
+}
+
 export function computeSeverity(job: SeverityJob, around?: Around): Promise<SeverityFound> {
   return run('./severityJob.ts', job, around);
 }
@@ -89,15 +94,9 @@ export function recompute(job: RecomputationJob, around?: Around): Promise<Recom
   return run('./recomputationJob.ts', job, around);
 }
 
-/** Starts the threads and has them read what they will need, so that the first page need not wait. */
+/** Starts the threads and has each meet its work, so that the first page need not wait. */
 export async function warmUp(): Promise<void> {
-  const nothing = { content: { items: [], procedures: [] }, sheets: [], numbers: [] };
-  await Promise.all(
-    Array.from({ length: THREADS }, async () => {
-      await computeAgreement(nothing);
-      await computeSeverity({ scores: [], standard: null });
-    }),
-  );
+  await Promise.all(Array.from({ length: THREADS }, () => run('./warmUpJob.ts', {})));
 }
 
 export async function closeJobs(): Promise<void> {

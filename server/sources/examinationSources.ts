@@ -5,7 +5,8 @@ import { RULE_PARTS } from '@kritikos/core/standards/partPercents';
 import { reliabilityOf } from '@kritikos/core/standards/decisionSureness';
 import type { CriticalCount } from '@kritikos/core/scoring/criticalItems';
 import { countMissed, countUnseen } from '@kritikos/core/standards/stationOutcome';
-import { examinedScores } from '../agreement/repository.ts';
+import { examinedScoresOf } from '../agreement/keptSheet.ts';
+import { scoreLines } from '../agreement/repository.ts';
 import type { Database } from '../db/database.ts';
 import { requireExamination } from '../examinations/service.ts';
 import { HttpProblem } from '../http/problems.ts';
@@ -41,7 +42,7 @@ export async function examinationSource(
 }
 
 async function severity(db: Database, examinationId: string, viewer: Account): Promise<Worked> {
-  const { used } = drawn(await examinedScores(db, examinationId, viewer.id));
+  const { used } = drawn(examinedScoresOf(await scoreLines(db, examinationId, viewer.id)));
   return {
     verb: 'severity',
     tables: [

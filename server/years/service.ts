@@ -1,4 +1,5 @@
 import type { Account } from '@kritikos/contracts/accounts';
+import type { Agreed } from '@kritikos/contracts/agreement';
 import type {
   SittingFigures,
   StationFigures,
@@ -14,8 +15,7 @@ import type { MarkColumns } from '@kritikos/core/standards/markColumns';
 import { reachesCut } from '@kritikos/core/standards/reachesCut';
 import { sayStationYears } from '@kritikos/core/standards/sayStationYears';
 import { sayYears } from '@kritikos/core/standards/sayYears';
-import type { Described } from '../agreement/describeStation.ts';
-import { stationAgreements } from '../agreement/working.ts';
+import { techniqueAgreements } from '../agreement/working.ts';
 import { usualKappa } from '@kritikos/core/agreement/everyCoefficient';
 import type { Database } from '../db/database.ts';
 import { requireExamination } from '../examinations/service.ts';
@@ -165,7 +165,7 @@ async function readSitting(
 ): Promise<Read> {
   const stations = await listStations(db, id, viewer.id);
   const columns = await stationMarks(db, id, viewer);
-  const agreements = await stationAgreements(db, id, stations, viewer);
+  const agreements = await techniqueAgreements(db, id, stations, viewer);
   const bank = await held.bankStationsOf(db, id, viewer.id);
   const decision = await newestDecision(db, id, viewer.id);
   const scores = completeScores(stations.map((station) => columns.get(station.id)));
@@ -192,8 +192,8 @@ async function readSitting(
   return { figures, columns };
 }
 
-function kappaOf(agreement: Described | undefined): StationFigures['kappa'] {
-  const found = agreement && usualKappa(agreement.technique.coefficients);
+function kappaOf(technique: Agreed | undefined): StationFigures['kappa'] {
+  const found = technique && usualKappa(technique.coefficients);
   const nobody = { estimate: null, lower: null, upper: null, notes: ['Nobody was marked twice.'] };
   return found ?? nobody;
 }

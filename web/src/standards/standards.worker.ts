@@ -15,6 +15,7 @@ const work = {
   take(given: readonly StationData[], decidedOn: readonly string[]) {
     data = given;
     candidates = decidedOn;
+    parts = undefined;
   },
   /** The same of what everybody earned in the parts that a rule can ask for. */
   takeParts(given: ReadonlyMap<string, PartPercents>) {

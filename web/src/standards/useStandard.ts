@@ -8,7 +8,8 @@ import type { PartPercents } from '@kritikos/core/standards/partPercents';
 import type { Standard, StationRecord } from '@kritikos/core/standards/setStandard';
 import { useDebounceFn } from '@vueuse/core';
 import { wrap } from 'comlink';
-import { onMounted, onUnmounted, ref, shallowRef, watch } from 'vue';
+import type { Remote } from 'comlink';
+import { onMounted, ref, shallowRef, watch } from 'vue';
 import { call, messageOf } from '../http/api.ts';
 import type { StandardsWork } from './standards.worker.ts';
 
@@ -25,6 +26,16 @@ export interface StationOfPage {
 /** What the page holds beside the marks: whom it decides on, and everybody who has marks. */
 type OpenPage = Omit<StandardsPage, 'marks'> & { everybody: StandardsPage['candidates'] };
 
+let working: Remote<StandardsWork> | undefined;
+
+/** The work beside the page. It stays for the next visit: it takes longer to start than to compute. */
+function besideThePage(): Remote<StandardsWork> {
+  working ??= wrap<StandardsWork>(
+    new Worker(new URL('./standards.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  return working;
+}
+
 /** The standard under discussion: the settings as the lead moves them, and what follows at once. */
 export function useStandard(examination: string) {
   const params = { examination };
@@ -37,9 +48,7 @@ export function useStandard(examination: string) {
   const sureness = shallowRef<DecisionSureness | null>(null);
   const error = ref('');
   const partsKnown = ref(false);
-  const worker = new Worker(new URL('./standards.worker.ts', import.meta.url), { type: 'module' });
-  const work = wrap<StandardsWork>(worker);
-  onUnmounted(() => worker.terminate());
+  const work = besideThePage();
 
   async function load(): Promise<void> {
     try {
@@ -89,17 +98,19 @@ export function useStandard(examination: string) {
     bootstraps.value = await work.bootstraps(borderline, RESAMPLES);
   }, 150);
 
-  const compare = useDebounceFn(async (now: Settings) => {
+  async function compareNow(now: Settings): Promise<void> {
     sureness.value = await work.sureness(now);
     methods.value = await work.methods(now);
-  }, 120);
+  }
+  const compare = useDebounceFn(compareNow, 120);
 
   watch(
     settings,
     async (now, before) => {
       if (!now || !page.value) return;
       standard.value = await work.standard(plain(now));
-      void compare(plain(now));
+      // The first comparison need not wait for a hand to rest.
+      void (before ? compare : compareNow)(plain(now));
       void resample(now.borderline);
       if (before) void keepDraft(plain(now));
     },
