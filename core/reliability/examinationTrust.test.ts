@@ -79,6 +79,18 @@ describe('how far an examination can be trusted', () => {
     expect(examinationTrust(points, { stations: STATIONS }).atCut).toBeNull();
   });
 
+  it('gives examiners who always agree no part of the variance', () => {
+    const points = played(40, 0, [8, 5, 6, 0]);
+    const twice = points.flatMap((point) =>
+      point.candidate % 3 === 0 ? [point, { ...point }] : [point],
+    );
+    const { shares, held, notes } = examinationTrust(twice, { stations: STATIONS });
+    expect(shares.find(({ source }) => source === 'examiner')?.share ?? 0).toBe(0);
+    expect(shares.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 12);
+    expect(held?.dependability).toBeGreaterThan(0);
+    expect(notes).toContain('Examiners who saw the same performance always gave the same score.');
+  });
+
   it('says in words what cannot be told', () => {
     const points = played(5, 0, [8, 5, 6, 4]);
     const one = points.filter((point) => point.station === 0);

@@ -69,6 +69,7 @@ export function examinationTrust(
     notes.push('Fewer than three candidates have a score.');
     return { ...nothing, held: null, atCut: null, notes };
   }
+  const alike = alwaysAlike(used);
   const twice = seenTwice(used);
   if (!twice) {
     notes.push(
@@ -77,7 +78,13 @@ export function examinationTrust(
   }
   let components: Record<string, number>;
   try {
-    components = fit(used, candidates, twice);
+    components = fit(alike ?? used, candidates, twice && !alike);
+    if (alike) {
+      // What two examiners differ by is nothing, and all that is left is candidate with station.
+      const { residual = 0, ...rest } = components;
+      components = { ...rest, 'candidate:station': residual, residual: 0 };
+      notes.push('Examiners who saw the same performance always gave the same score.');
+    }
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
     notes.push(`The parts cannot be told apart: ${error.message}`);
@@ -140,6 +147,18 @@ function fit(
   const marks = Float64Array.from(points, (point) => point.percent);
   const { components, residual } = varianceComponents(marks, [candidate, station, ...both]);
   return { ...components, residual };
+}
+
+/** One sheet of each performance, where those of one performance never differ; `null` where they do. */
+function alwaysAlike(points: readonly SheetScorePoint[]): SheetScorePoint[] | null {
+  const first = new Map<string, SheetScorePoint>();
+  for (const point of points) {
+    const key = `${point.candidate}:${point.station}`;
+    const known = first.get(key);
+    if (!known) first.set(key, point);
+    else if (Math.abs(known.percent - point.percent) > 1e-9) return null;
+  }
+  return first.size < points.length ? [...first.values()] : null;
 }
 
 function seenTwice(points: readonly SheetScorePoint[]): boolean {

@@ -44,6 +44,10 @@ export function examinerEffects(scores: readonly ExaminedScore[]): ExaminerEffec
   const twice = seenTwice(used);
   const model = modelOf(used);
   const nothing = { examiners: [], spread: null, sheets: used.length, model };
+  if (names.length < 2) {
+    const why = 'Fewer than two examiners marked, so that nobody can be called severe or mild.';
+    return { ...nothing, notes: [...notes, why] };
+  }
   try {
     const study = examinerSeverity(
       Float64Array.from(used, ({ percent }) => percent),

@@ -179,4 +179,14 @@ describe('variance components by REML', () => {
       varianceComponents(Float64Array.from([2, 2, 2, 2]), [factor('a', [0, 0, 1, 1])]),
     ).toThrow(/All marks are equal/);
   });
+
+  it('refuse marks of which all of one level are alike: the likelihood has no greatest value', () => {
+    const marks = Float64Array.from([5, 5, 7, 7, 9, 9]);
+    const factor = { name: 'candidate', levels: 3, level: Int32Array.from([0, 0, 1, 1, 2, 2]) };
+    expect(() => varianceComponents(marks, [factor])).toThrow(
+      /same candidate never differ, so that nothing is left/,
+    );
+    marks[5] = 8;
+    expect(varianceComponents(marks, [factor]).residual).toBeGreaterThan(0);
+  });
 });

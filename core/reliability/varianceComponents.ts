@@ -37,7 +37,7 @@ export interface PredictedEffects {
  * criterion). A variance that would be negative is zero, and a note says so.
  * Worked value: the Dyestuff data of Davies & Goldsmith 1972 give 1764.05 between batches and
  * 2451.25 within. Throws `RangeError` where a factor cannot be told apart from the
- * residual or from another factor; a note names what is nested in what.
+ * residual or from another factor, or leaves nothing for it; a note names what is nested in what.
  */
 export function varianceComponents(
   marks: Float64Array,
@@ -129,4 +129,23 @@ function refuseHopeless(marks: Float64Array, factors: readonly Factor[]): void {
   if (marks.every((y) => Math.abs(y - first) <= 1e-10 * Math.max(1, Math.abs(first)))) {
     throw new RangeError('All marks are equal, so there is no variance to divide.');
   }
+  for (const factor of factors) {
+    if (leavesNothing(marks, factor)) {
+      throw new RangeError(
+        `Marks with the same ${factor.name} never differ, so that nothing is left to tell the others from.`,
+      );
+    }
+  }
+}
+
+/** Whether all marks of each level are one and the same: the likelihood then has no greatest value. */
+function leavesNothing(marks: Float64Array, { level, levels }: Factor): boolean {
+  const first = new Float64Array(levels).fill(NaN);
+  for (const [i, mark] of marks.entries()) {
+    const own = level[i] as number;
+    const known = first[own] as number;
+    if (Number.isNaN(known)) first[own] = mark;
+    else if (Math.abs(mark - known) > 1e-10 * Math.max(1, Math.abs(known))) return false;
+  }
+  return true;
 }
