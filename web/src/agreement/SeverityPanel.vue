@@ -22,13 +22,13 @@ const SAID = { pass: 'passes', fail: 'fails', incomplete: 'is incomplete' } as c
 
 <template>
   <section class="panel">
-    <h2>
-      How severe each examiner is
+    <div class="d-flex align-center ga-1">
+      <h2>How severe each examiner is</h2>
       <FileAndCommand
         of="the severities"
         :examination="{ id: examination, query: { figure: 'severity' } }"
       />
-    </h2>
+    </div>
     <template v-if="rows.length > 0">
       <p class="soft">
         Percent points that a sheet loses by being marked by this examiner and not by the average

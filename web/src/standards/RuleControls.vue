@@ -33,7 +33,7 @@ const PARTS = RULE_PARTS.map((value) => ({ value, title: PART_WORDS[value] }));
       v-model="settings.method"
       :items="METHODS"
       label="Method of the examination"
-      class="mb-2"
+      class="mt-2 mb-2"
     />
     <label v-if="uses('fixed-percent')">
       <span>Fixed percentage</span><b class="figures">{{ settings.fixedPercent }} %</b>
@@ -112,9 +112,9 @@ const PARTS = RULE_PARTS.map((value) => ({ value, title: PART_WORDS[value] }));
       :loading="!partsKnown"
       :disabled="!partsKnown"
       label="Domains that must be passed"
+      class="mt-3"
       multiple
       chips
-      closable-chips
     />
     <label v-for="part in asked" :key="part">
       <span>{{ PART_WORDS[part] }}, over all stations</span

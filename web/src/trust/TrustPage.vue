@@ -106,13 +106,13 @@ const rows = computed(() => {
         </table>
       </section>
       <section class="panel">
-        <h2>
-          The figures
+        <div class="d-flex align-center ga-1">
+          <h2>The figures</h2>
           <FileAndCommand
             of="how far the examination can be trusted"
             :examination="{ id, query: { figure: 'trust' } }"
           />
-        </h2>
+        </div>
         <dl>
           <div>
             <dt>Alpha over the stations (95 %)</dt>
