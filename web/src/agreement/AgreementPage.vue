@@ -32,15 +32,15 @@ const station = computed(
 const behind = ref<Behind | null>(null);
 const limits = ref<{ station: string; item: string } | null>(null);
 
+const underWay = computed(() => ['waiting', 'running'].includes(data.value?.job?.state ?? ''));
+
 /** What is not there yet comes station by station; the answer itself waits a little for more. */
 let timer: ReturnType<typeof setTimeout> | undefined;
 watch(
   () => data.value,
   (now) => {
     clearTimeout(timer);
-    const under = now?.job?.state;
-    if (under === 'waiting' || under === 'running')
-      timer = setTimeout(() => void reload(), LOOK_AGAIN);
+    if (underWay.value && now) timer = setTimeout(() => void reload(), LOOK_AGAIN);
   },
   { immediate: true },
 );
@@ -67,13 +67,7 @@ async function stop(): Promise<void> {
       <p class="lead-sentence">{{ data.sentence }}</p>
       <template v-if="data.job">
         <JobProgress :job="data.job" what="Working out the stations" @cancel="stop" />
-        <v-btn
-          v-if="!['waiting', 'running'].includes(data.job.state)"
-          size="small"
-          class="mb-3"
-          @click="reload"
-          >Go on</v-btn
-        >
+        <v-btn v-if="!underWay" size="small" class="mb-3" @click="reload">Go on</v-btn>
       </template>
       <p class="soft">
         {{ data.doubleMarked }} of {{ data.planned }} planned pairs of sheets are submitted. A
@@ -93,6 +87,7 @@ async function stop(): Promise<void> {
         <StationsTable
           :stations="data.stations"
           :awaited="data.awaited"
+          :under-way="underWay"
           :here="station?.stationId"
           :chosen="chosen"
           @choose="here = $event"

@@ -62,7 +62,7 @@ const percent = (share: number) => `${Math.round(100 * share)} %`;
         </thead>
         <tbody>
           <tr v-for="item in items" :key="item.item" :data-item="item.item">
-            <td>
+            <td class="item">
               {{ item.text }}
               <span v-if="item.declared" class="soft">(declared)</span>
               <button
@@ -107,6 +107,12 @@ const percent = (share: number) => `${Math.round(100 * share)} %`;
 </template>
 
 <style scoped>
+.item {
+  min-width: 14em;
+}
+td:nth-child(2) {
+  min-width: 9em;
+}
 .dispute {
   color: var(--madder);
   font-weight: 650;

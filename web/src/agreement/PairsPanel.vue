@@ -27,7 +27,7 @@ const signed = (x: number | null) =>
         </thead>
         <tbody>
           <tr v-for="(pair, i) in station.pairs" :key="`${pair.first} ${pair.second}`">
-            <td>{{ pair.first }} and {{ pair.second }}</td>
+            <td class="pair">{{ pair.first }} and {{ pair.second }}</td>
             <td class="number">{{ pair.candidates }}</td>
             <td class="number">{{ signed(pair.meanDifference) }}</td>
             <CoefficientCells
@@ -44,3 +44,9 @@ const signed = (x: number | null) =>
     </WideTable>
   </section>
 </template>
+
+<style scoped>
+.pair {
+  min-width: 14em;
+}
+</style>

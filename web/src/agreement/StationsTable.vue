@@ -10,6 +10,8 @@ import type { Chosen } from './coefficientWords.ts';
 defineProps<{
   stations: readonly StationAgreement[];
   awaited: readonly { position: number; title: string }[];
+  /** Whether the awaited ones are under way, and not stopped. */
+  underWay: boolean;
   here: string | undefined;
   chosen: Chosen;
 }>();
@@ -88,7 +90,9 @@ const shortOf = (chosen: Chosen) => CHOICES.find(({ value }) => value === chosen
         </tr>
         <tr v-for="s in awaited" :key="s.position">
           <td class="soft">{{ s.position }} · {{ s.title }}</td>
-          <td colspan="9" class="soft">being worked out</td>
+          <td colspan="9" class="soft">
+            {{ underWay ? 'being worked out' : 'not worked out yet' }}
+          </td>
         </tr>
       </tbody>
     </table>
