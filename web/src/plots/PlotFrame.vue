@@ -9,6 +9,8 @@ const props = defineProps<{
   title: string;
   columns: readonly string[];
   rows: readonly (readonly (string | number | null)[])[];
+  /** It is not drawn on a canvas, or stands beside its numbers already: only the file is given. */
+  plain?: boolean;
 }>();
 const box = useTemplateRef<HTMLElement>('box');
 const asTable = ref(false);
@@ -80,10 +82,16 @@ const shown = (cell: string | number | null) =>
       </table>
     </WideTable>
     <figcaption class="no-print">
-      <button class="linkish" type="button" :aria-pressed="asTable" @click="asTable = !asTable">
+      <button
+        v-if="!plain"
+        class="linkish"
+        type="button"
+        :aria-pressed="asTable"
+        @click="asTable = !asTable"
+      >
         {{ asTable ? 'Show the plot' : 'Show the numbers' }}
       </button>
-      <button v-if="!asTable" class="linkish" type="button" @click="savePicture">
+      <button v-if="!asTable && !plain" class="linkish" type="button" @click="savePicture">
         Save picture
       </button>
       <button class="linkish" type="button" @click="saveFigures">Save as CSV</button>

@@ -3,6 +3,7 @@ import type { Trust } from '@kritikos/contracts/trust';
 import { computed } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { useReading } from '../http/useReading.ts';
+import PlotFrame from '../plots/PlotFrame.vue';
 import LoadState from '../shell/LoadState.vue';
 import FileAndCommand from '../sources/FileAndCommand.vue';
 import WideTable from '../shell/WideTable.vue';
@@ -67,25 +68,32 @@ const rows = computed(() => {
       <p v-for="note in data.notes" :key="note" class="caution">{{ note }}</p>
       <section v-if="data.shares.length > 0" class="panel">
         <h2>Where the differences between sheets come from</h2>
-        <div
-          class="bar"
-          role="img"
-          :aria-label="
-            data.shares
-              .map((s) => `${SOURCES[s.source].title} ${Math.round(100 * s.share)} per cent`)
-              .join(', ')
-          "
+        <PlotFrame
+          plain
+          title="Where the differences between sheets come from"
+          :columns="['Part', 'Share', 'Variance']"
+          :rows="data.shares.map((s) => [SOURCES[s.source].title, s.share, s.variance])"
         >
-          <span
-            v-for="(s, i) in data.shares"
-            :key="s.source"
-            :class="`part part-${i}`"
-            :style="{ flexGrow: Math.max(s.share, 0.004) }"
-            >{{
-              s.share > 0.06 ? `${SOURCES[s.source].sign} ${Math.round(100 * s.share)} %` : ''
-            }}</span
+          <div
+            class="bar"
+            role="img"
+            :aria-label="
+              data.shares
+                .map((s) => `${SOURCES[s.source].title} ${Math.round(100 * s.share)} per cent`)
+                .join(', ')
+            "
           >
-        </div>
+            <span
+              v-for="(s, i) in data.shares"
+              :key="s.source"
+              :class="`part part-${i}`"
+              :style="{ flexGrow: Math.max(s.share, 0.004) }"
+              >{{
+                s.share > 0.06 ? `${SOURCES[s.source].sign} ${Math.round(100 * s.share)} %` : ''
+              }}</span
+            >
+          </div>
+        </PlotFrame>
         <table class="ledger">
           <thead>
             <tr>
