@@ -1,5 +1,5 @@
 // npm test: everything that must hold, on a fresh machine. The last line is "N passed, N failed".
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -14,18 +14,23 @@ let passed = 0;
 let failed = 0;
 const results = mkdtempSync(join(tmpdir(), 'kritikos-test-'));
 
+/** One step whose output is seen as it comes. */
 function step(title, command, args, env = {}) {
   console.log(`\n== ${title}`);
   const started = Date.now();
-  const { status } = spawnSync(command, args, {
-    cwd: root,
-    stdio: ['ignore', 'inherit', 'inherit'],
-    env: { ...process.env, ...env },
+  return new Promise((resolve) => {
+    const child = spawn(command, args, {
+      cwd: root,
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: { ...process.env, ...env },
+    });
+    child.on('error', (error) => console.log(error.message));
+    child.on('close', (status) => {
+      const seconds = ((Date.now() - started) / 1000).toFixed(0);
+      console.log(`== ${title}: ${status === 0 ? 'passed' : 'failed'} in ${seconds} s`);
+      resolve(status === 0);
+    });
   });
-  console.log(
-    `== ${title}: ${status === 0 ? 'passed' : 'failed'} in ${((Date.now() - started) / 1000).toFixed(0)} s`,
-  );
-  return status === 0;
 }
 
 /** One check whose output is kept together and shown when it ends. */
@@ -48,15 +53,6 @@ function check([title, command, args]) {
   });
 }
 
-/** The checks that read the code, two at a time: as many as the smallest machine has cores. */
-async function checkAll(checks) {
-  const waiting = [...checks];
-  const lane = async () => {
-    for (let next = waiting.shift(); next; next = waiting.shift()) await check(next);
-  };
-  await Promise.all([lane(), lane()]);
-}
-
 /** A runner that wrote no report did not run; that is a failure of its own. */
 function count(report, ok, read) {
   if (!existsSync(report)) {
@@ -70,18 +66,21 @@ function count(report, ok, read) {
 }
 
 ensurePackages();
-await checkAll([
-  ['lint', 'npx', ['eslint', '.', '--max-warnings', '0']],
+// Linting takes longest and needs one core; everything else goes on beside it.
+const linting = check(['lint', 'npx', ['eslint', '.', '--max-warnings', '0']]);
+for (const next of [
   ['formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
   ['types', 'npx', ['tsc', '--noEmit', '-p', '.']],
   ['types of the web application', 'npx', ['vue-tsc', '--noEmit', '-p', 'web']],
   ['room rules', 'npm', ['run', '--silent', 'rooms']],
-]);
+]) {
+  await check(next);
+}
 
 const postgres = await startPostgres('test', { throwaway: true });
 try {
   const vitest = join(results, 'vitest.json');
-  const unit = step(
+  const unit = await step(
     'unit and API tests',
     'npx',
     ['vitest', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${vitest}`],
@@ -89,13 +88,15 @@ try {
   );
   count(vitest, unit, (r) => [r.numPassedTests, r.numFailedTests]);
 
+  // Browsers keep an eye on the clock, so nothing heavy runs beside them.
+  await linting;
   ensureWebBuild();
   const chromium = ensureChromium();
   const playwright = join(results, 'playwright.json');
   const run = randomBytes(4).toString('hex');
   const database = (name) =>
     Object.assign(new URL(postgres.url), { pathname: `/${name}_${run}` }).href;
-  const browser = step(
+  const browser = await step(
     'browser tests',
     'npx',
     ['playwright', 'test', '--config', 'e2e/playwright.config.ts'],
@@ -110,6 +111,7 @@ try {
   );
   count(playwright, browser, ({ stats }) => [stats.expected, stats.unexpected + stats.flaky]);
 } finally {
+  await linting;
   postgres.stop();
   rmSync(results, { recursive: true, force: true });
 }
