@@ -38,6 +38,8 @@ const open = ref(false);
   background: none;
   border: 0;
   padding: 3px;
+  /* A link in a column of numbers reaches out to its right. */
+  margin-left: 6px;
   min-width: 24px;
   min-height: 24px;
   line-height: 1;
