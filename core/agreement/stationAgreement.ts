@@ -11,7 +11,7 @@ import { everyCoefficient } from './everyCoefficient.ts';
 import type { EveryCoefficient } from './everyCoefficient.ts';
 import { examinerPairs, meanScoreDifference } from './examinerPairs.ts';
 import type { ExaminerPair } from './examinerPairs.ts';
-import { placesOf, POOLED_SCALE, scaleOf } from './itemScale.ts';
+import { isTechnique, placesOf, POOLED_SCALE, scaleOf } from './itemScale.ts';
 import type { ItemScale } from './itemScale.ts';
 import { pooledShares } from './pseudoSubjects.ts';
 import { countSubjects, ofExaminers, sheetsByCandidate, subjectsOf } from './ratedSheet.ts';
@@ -154,7 +154,7 @@ export function techniqueAgreement(
   items: readonly ChecklistItem[],
   sheets: readonly RatedSheet[],
 ): Agreement {
-  const places = placesOf(items, (item) => !isDeclared(item));
+  const places = placesOf(items, isTechnique);
   return pooledAgreement(subjectsOf(sheetsByCandidate(sheets), places, POOLED_SCALE.read));
 }
 
