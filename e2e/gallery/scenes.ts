@@ -187,7 +187,7 @@ export const SCENES: readonly Scene[] = [
     await settle(page);
   }),
   examined('a plot’s numbers', '/agreement', 'How severe each examiner is', async (page) => {
-    await button(page, 'Show the numbers').last().click();
+    await page.getByRole('button', { name: 'Show the numbers' }).last().click();
     await page.getByText('For information: no score').scrollIntoViewIfNeeded();
     await settle(page);
   }),
