@@ -1,3 +1,4 @@
+import { BOTH_SIDES } from '@kritikos/core/checklists/sideComparison';
 import type {
   ChoiceItem,
   Domain,
@@ -50,21 +51,9 @@ export function choice(item: ChoiceSpec): ChoiceItem {
   };
 }
 
-/**
- * The item that demonstrations leave out so often that it stands by itself. The other side is a
- * baseline only if it was never injured.
- */
+/** Its own item: demonstrations leave the comparison of sides out so often. */
 export function bothSides(): GradedItem {
-  return graded({
-    key: 'both-sides',
-    text: 'Tests both sides, the uninvolved side first',
-    domain: 'comparison',
-    anchors: [
-      'One side only, or comparison only announced',
-      'Both sides, involved side first',
-      'Both sides, uninvolved side first',
-    ],
-  });
+  return BOTH_SIDES;
 }
 
 /** Consent for this test, before hands are laid on. */
