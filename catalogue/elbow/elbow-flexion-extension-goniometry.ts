@@ -123,7 +123,7 @@ export const elbowFlexionExtensionGoniometry = defineProcedure(
       position.done('support', 'Supports the upper arm'),
       position.done('palm-up', 'Has the palm turned up'),
       position.done('steady', 'Steadies the lower end of the upper arm'),
-      perform.asked('active', 'Asks for active motion, says so'),
+      perform.asked('active', 'Says that the motion is active'),
       perform.done('axis', 'Sets the axis on the outer bump'),
       perform.graded('arms', 'Lays both arms on their midlines', ['Neither', 'One', 'Both']),
       perform.done('reads', 'Reads before lifting off'),

@@ -133,6 +133,7 @@ export const faber = defineProcedure(
         observability: 'spoken',
         saidEarns: true,
         criticality: 'flag',
+        criticalReason: 'The position levers on whatever was replaced, broken or repaired.',
         safety: true,
         anchors: ['Asks none', 'Asks at least one', 'Asks all four'],
       }),

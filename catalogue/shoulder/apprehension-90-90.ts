@@ -111,6 +111,8 @@ export const apprehension9090 = defineProcedure(
         observability: 'spoken',
         saidEarns: true,
         criticality: 'flag',
+        criticalReason:
+          'A shoulder that slipped or was operated on can slip again in this position.',
         safety: true,
         anchors: ['Asks none', 'Asks at least one', 'Asks all three'],
       }),
