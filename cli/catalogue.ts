@@ -12,8 +12,11 @@ import {
   asOpenChecklist,
   asQuestionnaire,
   openChecklistSchema,
+  readDraftChecklist,
   readEitherChecklist,
 } from '@kritikos/contracts/openChecklist';
+import type { ReadingRule } from '@kritikos/core/checklists/finding';
+import { readAlong } from '@kritikos/core/checklists/readAlong';
 import { drawFigure } from '@kritikos/core/figure/draw';
 import type { Side } from '@kritikos/core/figure/segments';
 import { figureSvg } from '@kritikos/core/figure/svg';
@@ -68,12 +71,44 @@ export function schemaOf(as: Exclude<Export, 'fhir'>): object {
 }
 
 /** What a file holds, when it can be taken; else every path and reason. */
-export async function checked(path: string): Promise<object> {
+export function checked(path: string): Promise<object> {
+  return taken(path, summary);
+}
+
+/** The rules that a file can be read by: the others need a patient or a history. */
+const RULES_OF_A_FILE: ReadonlySet<ReadingRule> = new Set([
+  'two-acts',
+  'vague',
+  'no-comparison',
+  'critical-lost',
+  'too-many',
+]);
+
+/**
+ * What the reading along finds in a checklist file, published or still being written. Without
+ * minutes nothing is said of how many items there are.
+ */
+export function readingOf(path: string, minutes: number | undefined): Promise<object> {
+  return taken(path, (text) => {
+    const content = readDraftChecklist(text);
+    const twoSided = content.procedures.some(
+      ({ procedure }) => procedureById(procedure)?.sides !== 'none',
+    );
+    const found = readAlong(content, { twoSided, ...(minutes === undefined ? {} : { minutes }) });
+    return {
+      findings: found
+        .filter(({ rule }) => RULES_OF_A_FILE.has(rule))
+        .map(({ item, rule, words }) => ({ item, rule, words })),
+    };
+  });
+}
+
+async function taken(path: string, read: (text: string) => object): Promise<object> {
   const text = await readFile(path, 'utf8').catch((error: Error) => {
     throw new BadInput(`${path} cannot be read (${error.message}).`);
   });
   try {
-    return summary(text);
+    return read(text);
   } catch (error) {
     if (error instanceof RefusedFile) {
       throw new BadInput(`${path} was refused, nothing of it is taken:\n${error.message}`);

@@ -68,6 +68,57 @@ describe('the catalogue as files', () => {
     expect(refused.stderr).toMatch(/\/checklist\/items\/2\/weight/);
   });
 
+  it('reads a checklist as a second examiner would, finished or not', async () => {
+    const written = (await run('catalogue', 'lachman-anterior-translation', '--as', 'checklist'))
+      .stdout;
+    const reading = async (content: object, ...flags: string[]) => {
+      const path = file('read.json', JSON.stringify(content));
+      return (await run('check', path, '--read', '--json', ...flags)).json();
+    };
+    expect(await reading(JSON.parse(written), '--minutes', '8')).toEqual({ findings: [] });
+
+    const bad = JSON.parse(written);
+    const { items } = bad.checklist;
+    items[0].text = 'Stabilises the femur and applies force at 30 degrees';
+    items[1].text = 'Positions the patient correctly';
+    bad.checklist.items = items
+      .filter(
+        ({ domain, kind }: { domain: string; kind: string }) =>
+          domain !== 'comparison' && kind !== 'sides',
+      )
+      .map((item: { criticality: string }) =>
+        item.criticality === 'none' ? item : { ...item, criticality: 'flag' },
+      );
+    // What a published checklist must have, a draft may lack.
+    bad.checklist.stopRule = '';
+    const { findings } = await reading(bad, '--minutes', '2');
+    expect(findings.map(({ rule }: { rule: string }) => rule)).toEqual([
+      'two-acts',
+      'vague',
+      'no-comparison',
+      'critical-lost',
+      'too-many',
+    ]);
+    expect(Object.keys(findings[0])).toEqual(['item', 'rule', 'words']);
+    expect(findings[0].item).toBe(items[0].key);
+    expect(findings[2].item).toBeNull();
+    const untimed = await reading(bad);
+    expect(untimed.findings).toHaveLength(4);
+  });
+
+  it('says what to do with a file of a newer version, and with minutes that are none', async () => {
+    const newer = file('newer.json', JSON.stringify({ format: 'kritikos-checklist', version: 3 }));
+    for (const flags of [[], ['--read']]) {
+      const refused = await run('check', newer, ...flags);
+      expect(refused.status).toBe(2);
+      expect(refused.stderr).toMatch(
+        /\/version: is 3, and this installation reads up to 2\. Save it/,
+      );
+    }
+    expect((await run('check', newer, '--read', '--minutes', '0')).stderr).toMatch(/no time/);
+    expect((await run('check', newer, '--minutes', '8')).stderr).toMatch(/goes with --read/);
+  });
+
   it('writes a Questionnaire, the whole catalogue and the schema', async () => {
     const fhir = (await run('catalogue', 'calf-squeeze', '--as', 'fhir')).json();
     expect(fhir.resourceType).toBe('Questionnaire');

@@ -1,6 +1,6 @@
 import { SIDES } from '@kritikos/core/figure/segments';
 import type { Side } from '@kritikos/core/figure/segments';
-import { Option } from 'commander';
+import { InvalidArgumentError, Option } from 'commander';
 import { accuracy } from './accuracy.ts';
 import type { AccuracyFlags } from './accuracy.ts';
 import { BadInput } from './badInput.ts';
@@ -80,9 +80,29 @@ program
     process.stdout.write(`${figureOf(id, side, school)}\n`);
   });
 
-verb('check', 'whether a catalogue or checklist file can be taken', 'check my-checklist.json')
+verb(
+  'check',
+  'whether a catalogue or checklist file can be taken, and how a checklist reads',
+  'check my-checklist.json --read --minutes 8 --json',
+)
   .argument('<file.json>', 'catalogue, checklist, or FHIR Questionnaire')
-  .action(async (file: string, flags: Output) => {
-    const { checked } = await theCatalogue();
-    print(await checked(file), flags);
+  .option('--read', 'read a checklist as a second examiner would, and say what is found')
+  .option('--minutes <n>', 'with --read: minutes of the station', minutesOfStation)
+  .action(async (file: string, flags: CheckFlags) => {
+    const { checked, readingOf } = await theCatalogue();
+    if (flags.minutes !== undefined && !flags.read) {
+      throw new BadInput('--minutes goes with --read.');
+    }
+    print(await (flags.read ? readingOf(file, flags.minutes) : checked(file)), flags);
   });
+
+interface CheckFlags extends Output {
+  read?: boolean;
+  minutes?: number;
+}
+
+function minutesOfStation(text: string): number {
+  const minutes = number(text);
+  if (minutes > 0) return minutes;
+  throw new InvalidArgumentError(`"${text}" is no time; a station takes more than 0 minutes.`);
+}

@@ -1,7 +1,9 @@
 import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
 import type { ChecklistContent, ChecklistItem } from '@kritikos/core/scoring/checklist';
 import { z } from 'zod';
+import type { DraftContent } from '@kritikos/core/checklists/draftChecklist';
 import { checklistContent, procedureChecklist } from './checklists.ts';
+import { draftContent } from './drafts.ts';
 import { parsed, readContent, readFile, RefusedFile } from './openFile.ts';
 import { key } from './primitives.ts';
 
@@ -24,9 +26,21 @@ const second = z.object({
 
 /** A checklist as a file of its own: what others may read and write. */
 export const openChecklist = z.discriminatedUnion('version', [first, second], {
-  error: `must be 1 or ${FORMAT_VERSION}`,
+  error: (issue) => whyNotVersion(issue.input),
 });
 export type OpenChecklist = z.infer<typeof second>;
+
+/** Of a newer version it says what can be done about it. */
+function whyNotVersion(file: unknown): string {
+  const version = (file as { version?: unknown } | null)?.version;
+  if (typeof version === 'number' && version > FORMAT_VERSION) {
+    return (
+      `is ${version}, and this installation reads up to ${FORMAT_VERSION}. ` +
+      `Save it as version ${FORMAT_VERSION} where it was written, or bring this installation up to date.`
+    );
+  }
+  return `must be 1 or ${FORMAT_VERSION}`;
+}
 
 /** The published schema of the file, JSON Schema draft 2020-12. */
 export function openChecklistSchema(): object {
@@ -55,6 +69,23 @@ export function readEitherChecklist(text: string): OpenChecklist {
   return isQuestionnaire(content)
     ? fromQuestionnaire(content)
     : lifted(readContent(openChecklist, content));
+}
+
+const unfinished = z.object({
+  format,
+  version: z.literal(FORMAT_VERSION),
+  checklist: draftContent,
+});
+
+/** Reads a checklist file that may still be in the making: what it lacks is not held against it. */
+export function readDraftChecklist(text: string): DraftContent {
+  try {
+    return readEitherChecklist(text).checklist;
+  } catch (refused) {
+    const content = unfinished.safeParse(parsed(text));
+    if (content.success) return content.data.checklist;
+    throw refused;
+  }
 }
 
 function isQuestionnaire(content: unknown): boolean {

@@ -1,0 +1,232 @@
+import type { DraftContent, DraftItem, DraftScale } from '@kritikos/core/checklists/draftChecklist';
+import { AROUND_PARTS } from '@kritikos/core/checklists/pieces';
+import { CRITICALITIES, DOMAINS, OBSERVABILITIES } from '@kritikos/core/scoring/checklist';
+import { z } from 'zod';
+import { id, instant, key, textAsTyped } from './primitives.ts';
+
+// A checklist while it is written: what a published one must have may be missing, and texts may be
+// too long until somebody shortens them. Nothing may be in it that a published one has no place for.
+
+const words = (longest: number) => textAsTyped(2 * longest);
+const typedNumber = z.number().min(-10_000).max(10_000).nullable();
+
+const option = z.object({ key, label: words(40), call: z.int().nullable() });
+const answer = z.union([key, z.literal('')]);
+
+const done = { kind: z.literal('done') };
+const graded = { kind: z.literal('graded'), anchors: z.array(words(120)).max(6) };
+const measured = {
+  kind: z.literal('measured'),
+  unit: words(12),
+  lower: typedNumber,
+  upper: typedNumber,
+  fullTolerance: typedNumber,
+  halfTolerance: typedNumber,
+  step: typedNumber,
+  minimum: typedNumber,
+  maximum: typedNumber,
+};
+const band = {
+  lower: typedNumber,
+  upper: typedNumber,
+  halfTolerance: typedNumber,
+  maximum: typedNumber,
+};
+const count = { kind: z.literal('count'), unit: words(20), ...band };
+const hold = { kind: z.literal('hold'), ...band };
+const choice = {
+  kind: z.literal('choice'),
+  options: z.array(option).max(8),
+  answer,
+  partly: z.array(key).max(8).optional(),
+};
+
+const scale = z.discriminatedUnion('kind', [
+  z.object(done),
+  z.object(graded),
+  z.object(measured),
+  z.object(count),
+  z.object(hold),
+  z.object(choice),
+]) satisfies z.ZodType<DraftScale>;
+
+const sides = { kind: z.literal('sides'), left: scale, right: scale };
+const retest = {
+  kind: z.literal('retest'),
+  before: scale,
+  after: scale,
+  settings: z.array(words(60)).max(8),
+};
+const cluster = {
+  kind: z.literal('cluster'),
+  options: z.array(z.object({ key, label: words(60) })).max(12),
+  needs: z.array(key).max(12),
+  from: z.object({ atLeast: z.int().positive().max(12), of: z.array(key).max(12) }).optional(),
+  never: z.array(key).max(12).optional(),
+};
+
+const itemBase = {
+  key,
+  text: words(160),
+  domain: z.enum(DOMAINS),
+  weight: z.number().min(0).max(1000).nullable(),
+  observability: z.enum(OBSERVABILITIES),
+  criticality: z.enum(CRITICALITIES),
+  criticalReason: words(160).optional(),
+  safety: z.boolean(),
+  saidEarns: z.boolean(),
+  variants: z.array(key).max(20).optional(),
+  procedure: key.optional(),
+  declared: z.boolean().optional(),
+};
+export const draftItem = z.discriminatedUnion('kind', [
+  z.object({ ...itemBase, ...done }),
+  z.object({ ...itemBase, ...graded }),
+  z.object({ ...itemBase, ...measured }),
+  z.object({ ...itemBase, ...count }),
+  z.object({ ...itemBase, ...hold }),
+  z.object({ ...itemBase, ...choice }),
+  z.object({ ...itemBase, ...sides }),
+  z.object({ ...itemBase, ...retest }),
+  z.object({ ...itemBase, ...cluster }),
+]) satisfies z.ZodType<DraftItem>;
+
+const variant = z.object({ key, label: words(40), description: words(240) });
+
+/** What stands around the items, part by part. */
+const around = {
+  procedures: z
+    .array(
+      z.object({
+        procedure: key,
+        title: words(120),
+        variants: z.array(variant).min(1).max(20),
+        usualVariant: key,
+      }),
+    )
+    .min(1)
+    .max(6),
+  faults: z
+    .array(z.object({ key, text: words(60), item: key, grade: z.int().nonnegative().max(5) }))
+    .max(60),
+  order: z.array(z.object({ earns: key, before: key })).max(40),
+  branches: z
+    .array(
+      z.object({
+        when: key,
+        is: z.array(z.union([z.number(), key])).max(12),
+        skips: z.array(key).max(40),
+      }),
+    )
+    .max(40),
+  attempts: z.object({ allowed: z.int().min(1).max(3), counts: z.enum(['last', 'best']) }),
+  simulatedPatient: words(900),
+  task: words(400),
+  cautions: z.array(words(240)).max(40),
+  stopRule: words(240),
+};
+
+/** A whole draft. What is not said of a checklist that comes from a file is empty. */
+export const draftContent = z.object({
+  ...around,
+  format: z.literal(2).default(2),
+  items: z.array(draftItem).max(80),
+  faults: around.faults.default([]),
+  order: around.order.default([]),
+  branches: around.branches.default([]),
+  attempts: around.attempts.default({ allowed: 1, counts: 'last' }),
+  simulatedPatient: around.simulatedPatient.default(''),
+  task: around.task.default(''),
+  cautions: around.cautions.default([]),
+  stopRule: around.stopRule.default(''),
+}) satisfies z.ZodType<DraftContent>;
+
+/** Where an item stands among the others: sorts as text. */
+const place = z
+  .string()
+  .regex(/^[0-9A-Za-z]+$/, 'must be letters and digits')
+  .max(200);
+const placedItem = z.object({ place, item: draftItem });
+
+/** The name of a piece: an item by its key, or a part around the items. */
+const piece = z.union([
+  z.templateLiteral(['item/', z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/)]),
+  z.enum(AROUND_PARTS),
+]);
+
+/** One piece as it became, on top of what its writer saw there: the number of its last change. */
+export const pieceChange = z
+  .object({
+    piece,
+    /** `null` takes an item out. */
+    value: z.unknown(),
+    /** The change of this piece that the writer saw last; 0 where there was none. */
+    seen: z.int().nonnegative(),
+  })
+  .superRefine((change, context) => {
+    const refused = whyNotPiece(change.piece, change.value);
+    for (const { path, message } of refused) {
+      context.addIssue({ code: 'custom', path: ['value', ...path], message });
+    }
+  });
+
+function whyNotPiece(
+  name: string,
+  value: unknown,
+): readonly { path: PropertyKey[]; message: string }[] {
+  if (!name.startsWith('item/')) {
+    const part = around[name as keyof typeof around];
+    return part.safeParse(value).error?.issues ?? [];
+  }
+  if (value === null) return [];
+  const placed = placedItem.safeParse(value);
+  if (!placed.success) return placed.error.issues;
+  const same = name === `item/${placed.data.item.key}`;
+  return same ? [] : [{ path: ['item', 'key'], message: `must be that of the piece, ${name}` }];
+}
+
+/** What a writer did since the last time, and which draft they saw. */
+export const draftChanges = z.object({
+  /** Made by the writer's page; the same one twice is written once. */
+  id,
+  changes: z.array(pieceChange).min(1).max(130),
+});
+export type DraftChanges = z.infer<typeof draftChanges>;
+
+/** A piece of a draft as it stands, with the change that made it so. */
+export const standingPiece = z.object({
+  piece: z.string(),
+  value: z.unknown(),
+  sequence: z.int(),
+  by: z.string(),
+});
+export type StandingPiece = z.infer<typeof standingPiece>;
+
+export const draft = z.object({
+  id,
+  checklistId: id,
+  title: z.string(),
+  /** The station of the bank whose checklist it is, where it has one. */
+  bankStationId: id.nullable(),
+  minutes: z.int().nullable(),
+  /** The version that it was begun from. */
+  startedFrom: z.object({ versionId: id, version: z.int() }),
+  sequence: z.int(),
+  pieces: z.array(standingPiece),
+  begunBy: z.string(),
+  begunAt: instant,
+  changedAt: instant,
+  /** Who else has it open, by name. */
+  others: z.array(z.string()),
+});
+export type Draft = z.infer<typeof draft>;
+
+/** What came of changes: the pieces that stand now, and those that somebody else had changed meanwhile. */
+export const draftAnswer = z.object({
+  sequence: z.int(),
+  /** Pieces changed since the writer last read, by anybody. */
+  pieces: z.array(standingPiece),
+  /** Kept in the history, but not taken: another person's change stands there. */
+  beside: z.array(z.object({ piece: z.string(), by: z.string(), sequence: z.int() })),
+});
+export type DraftAnswer = z.infer<typeof draftAnswer>;
