@@ -1,8 +1,11 @@
 import type { DraftContent, DraftItem, DraftScale } from '@kritikos/core/checklists/draftChecklist';
+import { DISPUTE_KINDS } from '@kritikos/core/agreement/disputeKind';
+import type { EarlierUse } from '@kritikos/core/checklists/earlierUse';
 import { AROUND_PARTS } from '@kritikos/core/checklists/pieces';
 import { CRITICALITIES, DOMAINS, OBSERVABILITIES } from '@kritikos/core/scoring/checklist';
 import { z } from 'zod';
-import { id, instant, key, textAsTyped } from './primitives.ts';
+import { id, instant, key, page, textAsTyped } from './primitives.ts';
+import { simulatedPatient } from './stations.ts';
 
 // A checklist while it is written: what a published one must have may be missing, and texts may be
 // too long until somebody shortens them. Nothing may be in it that a published one has no place for.
@@ -148,10 +151,24 @@ const place = z
   .max(200);
 const placedItem = z.object({ place, item: draftItem });
 
-/** The name of a piece: an item by its key, or a part around the items. */
+/** Parts of the station that a draft is of, where it is of one of the bank. */
+const ofStation = {
+  title: words(80),
+  minutes: z.int().min(1).max(60),
+  patient: z.object({ has: simulatedPatient.nullable() }),
+  equipment: z.array(words(60)).max(20),
+};
+export const STATION_PARTS = ['title', 'minutes', 'patient', 'equipment'] as const;
+export type StationPart = (typeof STATION_PARTS)[number];
+/** What those parts say; a station without a patient of its own has the one of the catalogue. */
+export type StationParts = z.infer<z.ZodObject<typeof ofStation>>;
+
+const PARTS = { ...around, ...ofStation };
+
+/** The name of a piece: an item by its key, or a part around the items, or of the station. */
 const piece = z.union([
   z.templateLiteral(['item/', z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/)]),
-  z.enum(AROUND_PARTS),
+  z.enum([...AROUND_PARTS, ...STATION_PARTS]),
 ]);
 
 /** One piece as it became, on top of what its writer saw there: the number of its last change. */
@@ -175,7 +192,7 @@ function whyNotPiece(
   value: unknown,
 ): readonly { path: PropertyKey[]; message: string }[] {
   if (!name.startsWith('item/')) {
-    const part = around[name as keyof typeof around];
+    const part = PARTS[name as keyof typeof PARTS];
     return part.safeParse(value).error?.issues ?? [];
   }
   if (value === null) return [];
@@ -185,7 +202,7 @@ function whyNotPiece(
   return same ? [] : [{ path: ['item', 'key'], message: `must be that of the piece, ${name}` }];
 }
 
-/** What a writer did since the last time, and which draft they saw. */
+/** What a writer did since the last time. */
 export const draftChanges = z.object({
   /** Made by the writer's page; the same one twice is written once. */
   id,
@@ -202,31 +219,102 @@ export const standingPiece = z.object({
 });
 export type StandingPiece = z.infer<typeof standingPiece>;
 
-export const draft = z.object({
+const draftHead = {
   id,
   checklistId: id,
   title: z.string(),
-  /** The station of the bank whose checklist it is, where it has one. */
+  procedures: z.array(z.string()),
+  /** The station of the bank that it is of, where it is of one. */
   bankStationId: id.nullable(),
-  minutes: z.int().nullable(),
   /** The version that it was begun from. */
   startedFrom: z.object({ versionId: id, version: z.int() }),
-  sequence: z.int(),
-  pieces: z.array(standingPiece),
   begunBy: z.string(),
   begunAt: instant,
   changedAt: instant,
+  /** Published, or put away. */
+  closedAt: instant.nullable(),
   /** Who else has it open, by name. */
   others: z.array(z.string()),
+};
+
+/** A draft as the list of drafts shows it. */
+export const draftSummary = z.object({ ...draftHead, items: z.int() });
+export type DraftSummary = z.infer<typeof draftSummary>;
+
+export const draft = z.object({
+  ...draftHead,
+  sequence: z.int(),
+  pieces: z.array(standingPiece),
 });
 export type Draft = z.infer<typeof draft>;
 
 /** What came of changes: the pieces that stand now, and those that somebody else had changed meanwhile. */
 export const draftAnswer = z.object({
   sequence: z.int(),
-  /** Pieces changed since the writer last read, by anybody. */
+  /** The pieces that were sent, as they stand now. */
   pieces: z.array(standingPiece),
   /** Kept in the history, but not taken: another person's change stands there. */
-  beside: z.array(z.object({ piece: z.string(), by: z.string(), sequence: z.int() })),
+  beside: z.array(z.string()),
 });
 export type DraftAnswer = z.infer<typeof draftAnswer>;
+
+/** What others changed since, and who is there. */
+export const draftNews = z.object({
+  sequence: z.int(),
+  pieces: z.array(standingPiece),
+  others: z.array(z.string()),
+  closedAt: instant.nullable(),
+});
+export type DraftNews = z.infer<typeof draftNews>;
+
+export const since = z.object({ since: z.coerce.number().int().nonnegative().max(10_000_000) });
+
+/** One change as the history keeps it. */
+export const keptChange = z.object({
+  sequence: z.int(),
+  piece: z.string(),
+  value: z.unknown(),
+  /** What stood there before. */
+  before: z.unknown(),
+  taken: z.boolean(),
+  by: z.string(),
+  at: instant,
+});
+export type KeptChange = z.infer<typeof keptChange>;
+export const draftHistory = z.object({ total: z.int(), changes: z.array(keptChange) });
+export const historyPage = page;
+
+export const publication = z.object({
+  /** The change that whoever publishes has seen last. */
+  sequence: z.int().nonnegative(),
+});
+
+/** One version of a checklist, and where it is used. */
+export const versionUse = z.object({
+  id,
+  version: z.int(),
+  origin: z.enum(['catalogue', 'school']),
+  madeAt: instant,
+  madeBy: z.string().nullable(),
+  frozenAt: instant.nullable(),
+  uses: z.array(
+    z.object({ examinationId: id, title: z.string(), heldOn: z.string(), station: z.string() }),
+  ),
+});
+export type VersionUse = z.infer<typeof versionUse>;
+
+/** How items behaved when they were marked before, by their keys. */
+export const earlierUses = z.record(
+  key,
+  z.object({
+    marked: z.int(),
+    facility: z.number().nullable(),
+    pairs: z.int(),
+    agreement: z.number().nullable(),
+    dispute: z.object({
+      kind: z.enum(DISPUTE_KINDS),
+      examiner: z.string().nullable(),
+      direction: z.enum(['harsher', 'milder']).nullable(),
+    }),
+  }),
+) satisfies z.ZodType<Record<string, EarlierUse>>;

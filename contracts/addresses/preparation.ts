@@ -2,6 +2,19 @@ import { z } from 'zod';
 import { examinationLead, examinationLeads } from '../accounts.ts';
 import { checklistSummary, checklistVersion, writtenChecklist } from '../checklists.ts';
 import {
+  draft,
+  draftAnswer,
+  draftChanges,
+  draftHistory,
+  draftNews,
+  draftSummary,
+  earlierUses,
+  historyPage,
+  publication,
+  since,
+  versionUse,
+} from '../drafts.ts';
+import {
   candidate,
   candidatePage,
   countdownWarning,
@@ -60,6 +73,66 @@ export const preparation = {
     access: LEAD,
     body: writtenChecklist,
     answers: checklistVersion,
+  },
+  'GET /checklists/:checklist/versions': {
+    says: 'The versions of a checklist, the newest first, and where each is used',
+    access: LEAD,
+    answers: z.array(versionUse),
+  },
+  'GET /checklist-versions/:version/earlier': {
+    says: 'How the items of a version behaved when they were marked before',
+    access: LEAD,
+    answers: earlierUses,
+  },
+  'GET /drafts': {
+    says: 'The checklists that are being written',
+    access: LEAD,
+    answers: z.array(draftSummary),
+  },
+  'POST /checklists/:checklist/drafts': {
+    says: 'Begin a draft of a checklist, or open the one that there is',
+    access: LEAD,
+    answers: draft,
+  },
+  'POST /bank-stations/:bank/drafts': {
+    says: 'Begin a draft of the checklist of a station of the bank, or open the one that there is',
+    access: LEAD,
+    answers: draft,
+  },
+  'GET /drafts/:draft': {
+    says: 'A draft in its pieces',
+    access: LEAD,
+    answers: draft,
+  },
+  'GET /drafts/:draft/news': {
+    says: 'The pieces of a draft that changed since a change',
+    access: LEAD,
+    query: since,
+    answers: draftNews,
+  },
+  'POST /drafts/:draft/changes': {
+    says: 'Change pieces of a draft; what another changed meanwhile is not overwritten',
+    access: LEAD,
+    body: draftChanges,
+    answers: draftAnswer,
+  },
+  'GET /drafts/:draft/history': {
+    says: 'A page of the changes of a draft, the newest first',
+    access: LEAD,
+    query: historyPage,
+    answers: draftHistory,
+  },
+  'POST /drafts/:draft/publication': {
+    says: 'Make the next version of the checklist out of a draft, and of its station',
+    access: LEAD,
+    body: publication,
+    answers: checklistVersion,
+  },
+  'PUT /drafts/:draft/away': {
+    says: 'Put a draft away without publishing it, or take it out again',
+    access: LEAD,
+    body: z.object({ away: z.boolean() }),
+    answers: draft,
   },
   'GET /examinations': {
     says: 'The examinations, the newest first',

@@ -4,7 +4,8 @@ import { mcNemar } from './marginalTest.ts';
 import { pairwiseAgreement } from './pairwiseAgreement.ts';
 import { pooledShares } from './pseudoSubjects.ts';
 
-export type DisputeKind = 'agreed' | 'skewed' | 'one-sided' | 'ambiguous' | 'too few';
+export const DISPUTE_KINDS = ['agreed', 'skewed', 'one-sided', 'ambiguous', 'too few'] as const;
+export type DisputeKind = (typeof DISPUTE_KINDS)[number];
 
 export interface Dispute {
   readonly kind: DisputeKind;

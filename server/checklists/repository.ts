@@ -92,6 +92,7 @@ export async function insertVersion(
     version: number;
     content: object;
     origin: 'catalogue' | 'school';
+    madeBy?: string;
   },
 ): Promise<void> {
   await db('checklist_version').insert({
@@ -100,6 +101,7 @@ export async function insertVersion(
     version: version.version,
     content: JSON.stringify(version.content),
     origin: version.origin,
+    made_by: version.madeBy ?? null,
   });
 }
 

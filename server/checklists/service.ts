@@ -76,6 +76,7 @@ export async function makeNextVersion(
       version: newest.version + 1,
       content,
       origin: 'school',
+      madeBy: by.id,
     });
     await recordAction(trx, { accountId: by.id, action: 'checklist version made', subject: id });
     return findChecklistVersion(trx, id);
@@ -83,7 +84,7 @@ export async function makeNextVersion(
 }
 
 /** A checklist stays with its procedures: the sheets of its stations name a variant of each. */
-function refuseOtherProcedures(before: ChecklistContent, after: ChecklistContent): void {
+export function refuseOtherProcedures(before: ChecklistContent, after: ChecklistContent): void {
   const named = ({ procedures }: ChecklistContent) => procedures.map((p) => p.procedure).sort();
   if (isDeepStrictEqual(named(before), named(after))) return;
   throw invalid([{ pointer: '/procedures', detail: `must be ${named(before).join(' and ')}` }]);

@@ -17,6 +17,7 @@ import * as circuitsOfExaminers from './migrations/0012_circuits_of_examiners.ts
 import * as keptInOneRow from './migrations/0013_kept_in_one_row.ts';
 import * as keptAnalyses from './migrations/0014_kept_analyses.ts';
 import * as partSums from './migrations/0015_part_sums.ts';
+import * as drafts from './migrations/0016_drafts.ts';
 import { limitRole } from './roles.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
@@ -44,6 +45,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0013_kept_in_one_row': keptInOneRow,
   '0014_kept_analyses': keptAnalyses,
   '0015_part_sums': partSums,
+  '0016_drafts': drafts,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

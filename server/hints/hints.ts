@@ -1,3 +1,4 @@
+import type { Account } from '@kritikos/contracts/accounts';
 import type { Hint } from '@kritikos/contracts/hints';
 import type { Response } from 'express';
 import pg from 'pg';
@@ -6,7 +7,7 @@ import type { Database } from '../db/database.ts';
 import { examinationsOf, examinationsReadBy } from './repository.ts';
 
 const CHANNEL = 'kritikos_hint';
-/** At most one hint an examination in this time, however many tablets tap. */
+/** At most one hint an examination or draft in this time, however many tablets tap. */
 const EVERY_MILLISECONDS = 1_000;
 /** Changes are gathered for so long before the database is told of them. */
 const GATHER_MILLISECONDS = 150;
@@ -17,11 +18,13 @@ const HEARTBEAT_MILLISECONDS = 25_000;
 interface Listener {
   readonly account: string;
   readonly response: Response;
-  examinations: ReadonlySet<string>;
+  readonly examinations: ReadonlySet<string>;
+  /** Drafts are written by leads; the bank belongs to all of them. */
+  readonly leads: boolean;
 }
 
-/** What a process tells the others: that an examination changed, or somebody’s rights did. */
-type Notice = { readonly examination: string } | { readonly account: string };
+/** What a process tells the others: that an examination or a draft changed, or somebody’s rights did. */
+type Notice = Hint | { readonly account: string };
 
 /**
  * Live hints: whoever looks at an examination is told that something of it changed, and reads
@@ -34,9 +37,9 @@ type Notice = { readonly examination: string } | { readonly account: string };
 export class Hints {
   private readonly listeners = new Set<Listener>();
   private readonly changedSheets = new Set<string>();
-  private readonly changedExaminations = new Set<string>();
+  private readonly changed = new Map<string, Hint>();
   private gathering: NodeJS.Timeout | undefined;
-  /** The examinations that are told of in a moment, and when each was told of the last time. */
+  /** What is told of in a moment, and when each was told of the last time. */
   private readonly due = new Map<string, NodeJS.Timeout>();
   private readonly toldAt = new Map<string, number>();
   private heartbeat: NodeJS.Timeout | undefined;
@@ -62,7 +65,12 @@ export class Hints {
   }
 
   examinationChanged(examination: string): void {
-    this.changedExaminations.add(examination);
+    this.changed.set(examination, { examination });
+    this.gather();
+  }
+
+  draftChanged(draft: string): void {
+    this.changed.set(draft, { draft });
     this.gather();
   }
 
@@ -72,14 +80,15 @@ export class Hints {
   }
 
   /** Opens a stream for somebody who is signed in. */
-  async open(account: string, response: Response): Promise<void> {
+  async open({ id: account, roles }: Account, response: Response): Promise<void> {
     const examinations = new Set(await examinationsReadBy(this.db, account));
     response.writeHead(200, {
       'content-type': 'text/event-stream',
       'cache-control': 'no-store',
       'x-accel-buffering': 'no',
     });
-    const listener: Listener = { account, response, examinations };
+    const leads = roles.includes('lead');
+    const listener: Listener = { account, response, examinations, leads };
     response.on('close', () => this.listeners.delete(listener));
     if (this.stopped) response.end();
     else {
@@ -114,7 +123,7 @@ export class Hints {
     setTimeout(() => {
       if (this.stopped) return;
       this.listen().then(
-        () => this.tellOf([...this.listeners].flatMap((l) => [...l.examinations])),
+        () => this.tellAgain(),
         (error: unknown) => {
           this.logger.warn({ err: error }, 'hints wait for the database');
           this.listenAgain();
@@ -124,7 +133,7 @@ export class Hints {
   }
 
   private heard(notice: Notice): void {
-    if ('examination' in notice) return this.tellSoon(notice.examination);
+    if (!('account' in notice)) return this.tellSoon(notice);
     for (const listener of this.listeners) {
       if (listener.account === notice.account) listener.response.end();
     }
@@ -140,13 +149,13 @@ export class Hints {
 
   private async tellDatabase(): Promise<void> {
     const sheets = [...this.changedSheets];
-    const examinations = new Set(this.changedExaminations);
-    if (sheets.length === 0 && examinations.size === 0) return;
+    const changed = new Map(this.changed);
+    if (sheets.length === 0 && changed.size === 0) return;
     this.changedSheets.clear();
-    this.changedExaminations.clear();
+    this.changed.clear();
     try {
-      for (const id of await examinationsOf(this.db, sheets)) examinations.add(id);
-      for (const examination of examinations) await this.notify(this.db, { examination });
+      for (const id of await examinationsOf(this.db, sheets)) changed.set(id, { examination: id });
+      for (const hint of changed.values()) await this.notify(this.db, hint);
     } catch (error) {
       this.logger.warn({ err: error }, 'a hint was lost; pages read again by themselves');
     }
@@ -156,25 +165,29 @@ export class Hints {
     await db.raw('select pg_notify(?, ?)', [CHANNEL, JSON.stringify(notice)]);
   }
 
-  private tellSoon(examination: string): void {
-    if (this.stopped || this.due.has(examination)) return;
-    const wait = (this.toldAt.get(examination) ?? -Infinity) + EVERY_MILLISECONDS - Date.now();
+  private tellSoon(hint: Hint): void {
+    const of = 'draft' in hint ? hint.draft : hint.examination;
+    if (this.stopped || this.due.has(of)) return;
+    const wait = (this.toldAt.get(of) ?? -Infinity) + EVERY_MILLISECONDS - Date.now();
     const tell = () => {
-      this.due.delete(examination);
-      this.toldAt.set(examination, Date.now());
-      this.tellOf([examination]);
+      this.due.delete(of);
+      this.toldAt.set(of, Date.now());
+      this.tell(hint);
     };
-    this.due.set(examination, setTimeout(tell, Math.max(0, wait)));
+    this.due.set(of, setTimeout(tell, Math.max(0, wait)));
   }
 
-  private tellOf(examinations: readonly string[]): void {
-    for (const examination of new Set(examinations)) {
-      const hint: Hint = { examination };
-      const line = `data: ${JSON.stringify(hint)}\n\n`;
-      for (const listener of this.listeners) {
-        if (listener.examinations.has(examination)) listener.response.write(line);
-      }
+  private tell(hint: Hint): void {
+    const line = `data: ${JSON.stringify(hint)}\n\n`;
+    for (const { response, examinations, leads } of this.listeners) {
+      if ('draft' in hint ? leads : examinations.has(hint.examination)) response.write(line);
     }
+  }
+
+  /** What happened while the database was not heard is not known: everybody reads theirs again. */
+  private tellAgain(): void {
+    const known = new Set([...this.listeners].flatMap((listener) => [...listener.examinations]));
+    for (const examination of known) this.tell({ examination });
   }
 
   private writeToAll(text: string): void {

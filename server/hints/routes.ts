@@ -1,5 +1,5 @@
 import { route } from '../http/route.ts';
 
 export const hintRoutes = [
-  route('GET /hints', ({ hints, account, response }) => hints.open(account.id, response)),
+  route('GET /hints', ({ hints, account, response }) => hints.open(account, response)),
 ];

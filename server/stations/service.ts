@@ -1,8 +1,5 @@
-import { CONDITIONS } from '@kritikos/catalogue/conditions';
-import { checklistFor } from '@kritikos/catalogue/define';
+import { derivedChecklist, NotInCatalogue } from '@kritikos/catalogue/derivedChecklist';
 import { procedureById } from '@kritikos/catalogue/procedures';
-import { stationChecklist } from '@kritikos/catalogue/stationChecklist';
-import type { ExaminedProcedure } from '@kritikos/catalogue/stationChecklist';
 import type { Account } from '@kritikos/contracts/accounts';
 import { checklistContent } from '@kritikos/contracts/checklists';
 import type { BankStation, NewBankStation } from '@kritikos/contracts/stations';
@@ -100,6 +97,7 @@ async function insertVersion(
     version: of.checklistVersion,
     content,
     origin: 'school',
+    madeBy: by.id,
   });
   const { title, procedures, patient, minutes, equipment } = wanted;
   await bank.insertBankVersion(trx, {
@@ -113,6 +111,30 @@ async function insertVersion(
     checklistVersionId,
     minutes,
     equipment,
+    createdBy: by.id,
+  });
+}
+
+/** The next version of a station, whose checklist was written by hand. */
+export async function insertNextVersion(
+  trx: Database,
+  id: string,
+  wanted: Pick<NewBankStation, 'title' | 'patient' | 'minutes' | 'equipment'> & {
+    readonly content: ChecklistContent;
+    readonly checklistVersionId: string;
+  },
+  by: Account,
+): Promise<void> {
+  await bank.lockBankStation(trx, id);
+  const { version } = await requireBankStation(trx, id);
+  const { content, ...rest } = wanted;
+  await bank.insertBankVersion(trx, {
+    ...rest,
+    id: newId(),
+    bankStationId: id,
+    version: version + 1,
+    task: content.task,
+    procedures: content.procedures.map(({ procedure }) => procedure),
     createdBy: by.id,
   });
 }
@@ -171,13 +193,9 @@ export async function retireBankStation(
   });
 }
 
-/** The checklist of a station: what its procedures ask, with the key of its patient. */
+/** The checklist of a station, as it may be published. */
 function derive({ procedures, patient }: NewBankStation): ChecklistContent {
-  const examined = procedures.map(({ procedure }, i) => keyed(procedure, patient, i));
-  const keeps = Object.fromEntries(
-    procedures.flatMap(({ procedure, keeps: kept }) => (kept ? [[procedure, kept]] : [])),
-  );
-  const content = checklistContent.safeParse(stationChecklist(examined, keeps));
+  const content = checklistContent.safeParse(derived(procedures, patient));
   if (content.success) return content.data;
   throw invalid(
     content.error.issues.map((issue) => ({
@@ -187,20 +205,19 @@ function derive({ procedures, patient }: NewBankStation): ChecklistContent {
   );
 }
 
-function keyed(id: string, patient: NewBankStation['patient'], place: number): ExaminedProcedure {
-  const procedure = procedureById(id);
-  if (!procedure) {
+function derived(
+  procedures: NewBankStation['procedures'],
+  patient: NewBankStation['patient'],
+): ChecklistContent {
+  try {
+    return derivedChecklist(procedures, patient);
+  } catch (error) {
+    if (!(error instanceof NotInCatalogue)) throw error;
+    const place = procedures.findIndex(({ procedure }) => procedure === error.id);
     throw invalid([
-      { pointer: `/procedures/${place}/procedure`, detail: 'is not in the catalogue' },
+      error.what === 'procedure'
+        ? { pointer: `/procedures/${place}/procedure`, detail: 'is not in the catalogue' }
+        : { pointer: '/patient/condition', detail: 'is not known' },
     ]);
   }
-  const title = procedure.names[0] ?? procedure.title;
-  if (patient === null) return { id, title, checklist: procedure.checklist };
-  const condition = CONDITIONS.find((known) => known.id === patient.condition);
-  if (!condition) throw invalid([{ pointer: '/patient/condition', detail: 'is not known' }]);
-  const { degree, side } = patient;
-  const lesions = condition.lesions.map((lesion) =>
-    degree === null ? lesion : { ...lesion, degree: degree as typeof lesion.degree },
-  );
-  return { id, title, checklist: checklistFor(procedure, { ...condition, lesions }, side) };
 }
