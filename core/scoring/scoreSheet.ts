@@ -9,6 +9,7 @@ import type {
   SeenVariants,
 } from './checklist.ts';
 import { earnedShare } from './mark.ts';
+import { cameTooLate, skippedItems } from './rulesOfOrder.ts';
 import type { Mark } from './mark.ts';
 
 /** How the marks of a sheet are put together: what a checklist says of them, and what the school does. */
@@ -123,7 +124,7 @@ function scoreAttempt(
   const notObserved: string[] = [];
   const notApplicable: string[] = [];
   const shares: Record<string, number> = {};
-  const skipped = skippedBy(rules.branches, byItem);
+  const skipped = skippedItems(rules.branches, byItem);
   let weightUnseen = 0;
 
   for (const item of items) {
@@ -178,24 +179,6 @@ function scoreAttempt(
     shares,
     attempt,
   };
-}
-
-/** The items that do not apply, because of what others were marked with. */
-function skippedBy(branches: readonly BranchRule[], byItem: Map<string, Mark>): Set<string> {
-  const hold = branches.filter(({ when, is }) => {
-    const mark = byItem.get(when);
-    return mark?.observation === 'observed' && is.some((value) => value === mark.value);
-  });
-  return new Set(hold.flatMap(({ skips }) => skips));
-}
-
-/** True where an order rule asks for this mark before another that was set earlier. */
-function cameTooLate(mark: Mark, order: readonly OrderRule[], byItem: Map<string, Mark>): boolean {
-  return order.some((rule) => {
-    if (rule.earns !== mark.item) return false;
-    const other = byItem.get(rule.before);
-    return other !== undefined && other.observation === 'observed' && other.at < mark.at;
-  });
 }
 
 class Sum {

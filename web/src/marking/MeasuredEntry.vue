@@ -1,8 +1,14 @@
 <script setup lang="ts">
-import type { MeasuredItem } from '@kritikos/core/scoring/checklist';
+import type { MeasuredScale } from '@kritikos/core/scoring/checklist';
 import { computed, ref, watch } from 'vue';
 
-const props = defineProps<{ item: MeasuredItem; value: number | null; locked: boolean }>();
+const props = defineProps<{
+  scale: MeasuredScale;
+  /** What is read, as a screen reader says it. */
+  name: string;
+  value: number | null;
+  locked: boolean;
+}>();
 const emit = defineEmits<{ set: [value: number] }>();
 
 const typed = ref('');
@@ -13,11 +19,11 @@ watch(
   },
   { immediate: true },
 );
-const middle = computed(() => (props.item.lower + props.item.upper) / 2);
+const middle = computed(() => (props.scale.lower + props.scale.upper) / 2);
 
 /** The first press of either button enters the middle of the band; the next ones step. */
 function step(direction: 1 | -1) {
-  const { step: by, minimum, maximum } = props.item;
+  const { step: by, minimum, maximum } = props.scale;
   const start = Math.round(middle.value / by) * by;
   const next = props.value === null ? start : props.value + direction * by;
   emit('set', Math.min(maximum, Math.max(minimum, Math.round(next * 100) / 100)));
@@ -28,13 +34,13 @@ function take() {
   const value = Number(typed.value.replace(',', '.'));
   wrong.value =
     typed.value !== '' &&
-    !(Number.isFinite(value) && value >= props.item.minimum && value <= props.item.maximum);
+    !(Number.isFinite(value) && value >= props.scale.minimum && value <= props.scale.maximum);
   if (typed.value !== '' && !wrong.value && value !== props.value) emit('set', value);
 }
 </script>
 
 <template>
-  <div class="entry" role="group" :aria-labelledby="`item-${item.key}`">
+  <div class="entry" role="group" :aria-label="name">
     <button type="button" :disabled="locked" aria-label="Less" @click="step(-1)">−</button>
     <label>
       <input
@@ -43,35 +49,18 @@ function take() {
         size="3"
         :disabled="locked"
         :aria-invalid="wrong"
-        :aria-label="`${item.text}, in ${item.unit}`"
-        :title="wrong ? `From ${item.minimum} to ${item.maximum} ${item.unit}` : ''"
+        :aria-label="`${name}, in ${scale.unit}`"
+        :title="wrong ? `From ${scale.minimum} to ${scale.maximum} ${scale.unit}` : ''"
         @change="take"
         @keydown.enter.prevent="take"
       />
-      <span class="unit">{{ item.unit }}</span>
+      <span class="unit">{{ scale.unit }}</span>
     </label>
     <button type="button" :disabled="locked" aria-label="More" @click="step(1)">+</button>
   </div>
 </template>
 
 <style scoped>
-.entry {
-  display: flex;
-  flex: none;
-  gap: 4px;
-  align-items: center;
-}
-button {
-  width: 48px;
-  height: 48px;
-  border: 1.5px solid rgba(var(--v-theme-on-surface), 0.55);
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: 600 1.3rem var(--sans);
-  cursor: pointer;
-  touch-action: manipulation;
-}
 label {
   display: flex;
   align-items: baseline;

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import type { SheetMark } from '@kritikos/contracts/marking';
 import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
+import type { MarkValue, Value } from '@kritikos/core/scoring/mark';
 import { computed } from 'vue';
-import { choicesOf, describeMark } from './markChoices.ts';
-import MeasuredEntry from './MeasuredEntry.vue';
+import ClusterEntry from './ClusterEntry.vue';
+import { describeMark } from './markChoices.ts';
+import PairEntry from './PairEntry.vue';
+import ScaleEntry from './ScaleEntry.vue';
 
 const props = defineProps<{
   item: ChecklistItem;
@@ -11,55 +14,59 @@ const props = defineProps<{
   mark: SheetMark | undefined;
   current: boolean;
   locked: boolean;
+  /** What a rule of the checklist makes of it: it does not apply, it came too late. */
+  ruled?: string;
 }>();
-const emit = defineEmits<{ set: [value: number | string]; choose: [] }>();
+const emit = defineEmits<{ set: [value: MarkValue]; choose: [] }>();
 
-const choices = computed(() => choicesOf(props.item));
-const described = computed(() => describeMark(props.item, props.mark));
-const isSet = (value: number | string) =>
-  props.mark?.observation === 'observed' && props.mark.value === value;
+const described = computed(() =>
+  [props.ruled, describeMark(props.item, props.mark)].filter(Boolean).join(' · '),
+);
+const value = computed(() =>
+  props.mark?.observation === 'observed' ? (props.mark.value as Value) : null,
+);
+const WIDE = ['choice', 'sides', 'retest', 'cluster'];
 </script>
 
 <template>
   <div
     class="item"
-    :class="{ current, marked: mark, wide: item.kind === 'choice' }"
+    :class="{ current, marked: mark || ruled, wide: WIDE.includes(item.kind) }"
     :data-item="item.key"
     @pointerdown="emit('choose')"
   >
     <div class="words">
       <span class="place figures" aria-hidden="true">{{ place }}</span>
       <div>
-        <span :id="`item-${item.key}`" class="text">{{ item.text }}</span>
+        <span class="text">{{ item.text }}</span>
         <span v-if="item.criticality === 'fails-station'" class="critical">
           must not be missed</span
         >
         <div v-if="described" class="described">{{ described }}</div>
       </div>
     </div>
-    <MeasuredEntry
-      v-if="item.kind === 'measured'"
+    <PairEntry
+      v-if="item.kind === 'sides' || item.kind === 'retest'"
       :item="item"
-      :value="mark?.observation === 'observed' ? Number(mark.value) : null"
+      :mark="mark"
       :locked="locked"
       @set="emit('set', $event)"
     />
-    <div v-else class="choices" role="group" :aria-labelledby="`item-${item.key}`">
-      <button
-        v-for="choice in choices"
-        :key="choice.value"
-        type="button"
-        class="mark"
-        :class="{ set: isSet(choice.value), named: item.kind === 'choice' }"
-        :aria-pressed="isSet(choice.value)"
-        :title="choice.meaning"
-        :aria-label="choice.meaning"
-        :disabled="locked"
-        @click="emit('set', choice.value)"
-      >
-        {{ choice.label }}
-      </button>
-    </div>
+    <ClusterEntry
+      v-else-if="item.kind === 'cluster'"
+      :item="item"
+      :mark="mark"
+      :locked="locked"
+      @set="emit('set', $event)"
+    />
+    <ScaleEntry
+      v-else
+      :scale="item"
+      :name="item.text"
+      :value="value"
+      :locked="locked"
+      @set="emit('set', $event)"
+    />
   </div>
 </template>
 
@@ -122,15 +129,15 @@ const isSet = (value: number | string) =>
   overflow: hidden;
   text-overflow: ellipsis;
 }
-.choices {
+.item :deep(.choices) {
   display: flex;
   flex: none;
   gap: 4px;
 }
-.wide .choices {
+.wide :deep(.choices) {
   padding-left: calc(1.3em + 6px);
 }
-.mark {
+.item :deep(.mark) {
   min-width: 52px;
   height: 48px;
   padding: 0 8px;
@@ -143,21 +150,57 @@ const isSet = (value: number | string) =>
   cursor: pointer;
   touch-action: manipulation;
 }
-.mark.named {
+.item :deep(.mark.named) {
   flex: 1 1 0;
   min-width: 0;
   padding: 0 3px;
   font-size: 0.9rem;
   line-height: 1.05;
 }
-.mark.set {
+.item :deep(.mark.set) {
   background: var(--petrol);
   border-color: var(--petrol);
   color: var(--paper);
   box-shadow: inset 0 -4px 0 rgba(0, 0, 0, 0.25);
 }
-.mark:disabled {
+.item :deep(.mark:disabled) {
   cursor: default;
+}
+.item :deep(.entry) {
+  display: flex;
+  flex: none;
+  gap: 4px;
+  align-items: center;
+}
+.item :deep(.entry button) {
+  min-width: 48px;
+  height: 48px;
+  padding: 0 6px;
+  border: 1.5px solid rgba(var(--v-theme-on-surface), 0.55);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: 600 1.2rem var(--sans);
+  cursor: pointer;
+  touch-action: manipulation;
+}
+.item :deep(.entry button.once),
+.item :deep(.entry button.hold) {
+  min-width: 64px;
+}
+.item :deep(.entry button.running) {
+  background: var(--petrol);
+  border-color: var(--petrol);
+  color: var(--paper);
+}
+.item :deep(.entry output) {
+  min-width: 56px;
+  text-align: center;
+  font-variant-numeric: tabular-nums;
+}
+.item :deep(.entry .unit) {
+  color: var(--soft);
+  padding-left: 3px;
 }
 @media (max-width: 600px) {
   .item,
@@ -171,13 +214,13 @@ const isSet = (value: number | string) =>
   .described {
     white-space: normal;
   }
-  .choices,
-  .wide .choices {
+  .item :deep(.choices),
+  .wide :deep(.choices) {
     flex-wrap: wrap;
     justify-content: flex-end;
     padding-left: 0;
   }
-  .mark.named {
+  .item :deep(.mark.named) {
     flex: 1 1 40%;
   }
   .item :deep(.entry) {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, toRef } from 'vue';
+import type { MarkValue } from '@kritikos/core/scoring/mark';
 import { useRouter } from 'vue-router';
 import { useSession } from '../accounts/session.ts';
 import LoadState from '../shell/LoadState.vue';
@@ -50,7 +51,7 @@ function startClockOnce() {
   if (state.value?.clock === null) toggleClock();
 }
 
-function set(key: string, value: number | string) {
+function set(key: string, value: MarkValue) {
   startClockOnce();
   goTo(place(key));
   own.mark(key, { value });
@@ -117,6 +118,7 @@ useSheetKeys({
   current: () => current.value,
   goTo,
   set: (item, value) => set(item.key, value),
+  markOf: (item) => marks.value.get(item.key),
   qualify,
   clear: () => currentItem.value && own.clear(currentItem.value.key),
   undo: own.undo,
@@ -124,6 +126,8 @@ useSheetKeys({
   safety: recordSafety,
   review,
   focusMeasure: (item) => focusOn(`[data-item="${item.key}"] input`),
+  press: (item, button) =>
+    document.querySelector<HTMLElement>(`[data-item="${item.key}"] ${button}`)?.click(),
   focus: (what) => {
     const target = {
       variant: '.variant select',
@@ -189,6 +193,7 @@ useSheetKeys({
               :item="item"
               :place="place(item.key) + 1"
               :mark="marks.get(item.key)"
+              :ruled="own.ruled.value.get(item.key) ?? ''"
               :current="currentItem?.key === item.key"
               :locked="locked"
               @choose="goTo(place(item.key))"
@@ -200,7 +205,9 @@ useSheetKeys({
           :content="own.sheet.value.checklist.content"
           :items="items"
           :state="state"
+          :attempt="own.attempt.value"
           :locked="locked"
+          @again="own.beginAgain"
           @fault="own.toggleFault"
           @comment="own.comment"
         />

@@ -8,9 +8,11 @@ const props = defineProps<{
   content: ChecklistContent;
   items: readonly ChecklistItem[];
   state: SheetState;
+  /** The attempt that is marked now. */
+  attempt: number;
   locked: boolean;
 }>();
-const emit = defineEmits<{ fault: [key: string]; comment: [text: string] }>();
+const emit = defineEmits<{ fault: [key: string]; comment: [text: string]; again: [] }>();
 
 /** Faults that spoil an item of another variant cannot be seen in this one. */
 const faults = computed(() =>
@@ -38,6 +40,19 @@ function keep() {
 
 <template>
   <aside>
+    <div v-if="content.attempts.allowed > 1" class="attempts">
+      <h2>Attempt {{ attempt }} of {{ content.attempts.allowed }}</h2>
+      <p>The {{ content.attempts.counts === 'last' ? 'last one' : 'better one' }} counts.</p>
+      <button
+        v-if="attempt < content.attempts.allowed"
+        type="button"
+        class="fault"
+        :disabled="locked || state.marks.length === 0"
+        @click="emit('again')"
+      >
+        Begins again
+      </button>
+    </div>
     <h2>Faults seen</h2>
     <div class="faults">
       <button
@@ -87,9 +102,14 @@ h2 {
   padding-top: 4px;
   border-bottom: 1.5px solid var(--ink);
 }
-.faults {
+.faults,
+.attempts {
   display: grid;
   gap: 4px;
+}
+.attempts p {
+  color: var(--soft);
+  font-size: 0.85rem;
 }
 .fault {
   display: flex;

@@ -14,6 +14,7 @@ import { call, messageOf, NoConnection } from '../http/api.ts';
 import { clockAhead, correctedNow } from '../http/serverClock.ts';
 import { doAgain, drop, fold, keepSheet, keepTap, keptSheet } from './deviceStore.ts';
 import type { WaitingTap } from './deviceStore.ts';
+import { ruledItems, SKIPPED, standingMarks } from './ruledItems.ts';
 import { changes, send, sendWhenKept } from './sending.ts';
 
 export type MarkChange = Partial<Pick<SheetMark, 'value' | 'observation' | 'manner' | 'prompted'>>;
@@ -108,11 +109,32 @@ export function useSheet(id: string, account: string) {
     const seen = state.value?.variants ?? {};
     return sheet.value?.checklist.content.items.filter((i) => belongsToVariant(i, seen)) ?? [];
   });
-  const marks = computed(() => new Map(state.value?.marks.map((m) => [m.item, m])));
-  const unmarked = computed(() => items.value.filter((item) => !marks.value.has(item.key)));
+  const content = computed(() => sheet.value?.checklist.content);
+  /** The attempt that is marked now; one that was begun and not marked yet is only here. */
+  const begun = ref(1);
+  const attempt = computed(() =>
+    Math.max(begun.value, ...(state.value?.marks.map((m) => m.attempt) ?? [])),
+  );
+  /** What stands of every item: its mark of this attempt, or of the last one that it was marked in. */
+  const marks = computed(() => standingMarks(state.value?.marks ?? []));
+  const ruled = computed(() => ruledItems(content.value, marks.value));
+  const unmarked = computed(() =>
+    items.value.filter(({ key }) => !marks.value.has(key) && ruled.value.get(key) !== SKIPPED),
+  );
+
+  function beginAgain(): void {
+    const allowed = content.value?.attempts.allowed ?? 1;
+    begun.value = Math.min(allowed, attempt.value + 1);
+  }
+
+  /** The mark of an item in the present attempt; one of an earlier attempt is left as it was. */
+  function markNow(item: string): SheetMark | undefined {
+    const mark = marks.value.get(item);
+    return mark?.attempt === attempt.value ? mark : undefined;
+  }
 
   function mark(item: string, change: MarkChange): void {
-    const before = marks.value.get(item);
+    const before = markNow(item);
     const { value, observation, manner, prompted } = { ...BLANK, ...before, ...change };
     const seen = change.value === undefined ? observation : 'observed';
     const body: EventBody = {
@@ -122,14 +144,17 @@ export function useSheet(id: string, account: string) {
       observation: seen,
       manner,
       prompted,
+      attempt: attempt.value,
     };
-    withUndo(body, before ? restoring(before) : { type: 'clear', item });
+    withUndo(body, before ? restoring(before) : clearing(item));
   }
 
   function clear(item: string): void {
-    const before = marks.value.get(item);
-    if (before) withUndo({ type: 'clear', item }, restoring(before));
+    const before = markNow(item);
+    if (before) withUndo(clearing(item), restoring(before));
   }
+
+  const clearing = (item: string): EventBody => ({ type: 'clear', item, attempt: attempt.value });
 
   /** A visible fault marks the item that it spoils; taking it back leaves the mark for the examiner. */
   function toggleFault(fault: string): void {
@@ -138,7 +163,8 @@ export function useSheet(id: string, account: string) {
     const present = !state.value.faults.includes(fault);
     withUndo({ type: 'fault', fault, present }, { type: 'fault', fault, present: !present });
     const spoiled = items.value.find((item) => item.key === found.item);
-    if (present && spoiled) mark(spoiled.key, { value: found.grade });
+    const graded = spoiled?.kind === 'done' || spoiled?.kind === 'graded';
+    if (present && spoiled && graded) mark(spoiled.key, { value: found.grade });
   }
 
   function undo(): void {
@@ -165,6 +191,9 @@ export function useSheet(id: string, account: string) {
     error,
     items,
     marks,
+    ruled,
+    attempt,
+    beginAgain,
     unmarked,
     undoable,
     refused,
@@ -191,8 +220,8 @@ export function useSheet(id: string, account: string) {
 }
 
 function restoring(mark: SheetMark): EventBody {
-  const { item, value, observation, manner, prompted } = mark;
-  return { type: 'mark', item, value, observation, manner, prompted };
+  const { item, value, observation, manner, prompted, attempt } = mark;
+  return { type: 'mark', item, value, observation, manner, prompted, attempt };
 }
 
 function withoutControls(text: string): string {

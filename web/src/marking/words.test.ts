@@ -1,6 +1,6 @@
 import { procedureById } from '@kritikos/catalogue/procedures';
 import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
-import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
+import type { ChecklistItem, Scale } from '@kritikos/core/scoring/checklist';
 import { describe, expect, it } from 'vitest';
 import { describeEvent, describeValue } from './describeEvent.ts';
 import { choicesOf, describeMark } from './markChoices.ts';
@@ -11,6 +11,12 @@ const content = liftChecklist(procedure);
 const itemOf = (key: string): ChecklistItem => {
   const item = content.items.find((i) => i.key === key);
   if (!item) throw new Error(key);
+  return item;
+};
+const scaleOf = (item: ChecklistItem | undefined): Scale => {
+  if (!item || item.kind === 'sides' || item.kind === 'retest' || item.kind === 'cluster') {
+    throw new Error('no single scale');
+  }
   return item;
 };
 const measured = content.items.find((i) => i.kind === 'measured');
@@ -26,11 +32,11 @@ const seen = {
 
 describe('the buttons of an item', () => {
   it('are done and not, one a grade with its anchor, or the options of a finding', () => {
-    expect(choicesOf(itemOf('consent')).map((c) => c.label)).toEqual(['Done', 'Not']);
+    expect(choicesOf(scaleOf(itemOf('consent'))).map((c) => c.label)).toEqual(['Done', 'Not']);
     if (graded?.kind !== 'graded') throw new Error('no graded item');
     expect(choicesOf(graded).map((c) => c.meaning)).toEqual(graded.anchors);
-    expect(choicesOf(itemOf('end-point')).map((c) => c.label)).toEqual(['Firm', 'Soft']);
-    expect(choicesOf(measured as ChecklistItem)).toEqual([]);
+    expect(choicesOf(scaleOf(itemOf('end-point'))).map((c) => c.label)).toEqual(['Firm', 'Soft']);
+    expect(choicesOf(scaleOf(measured))).toEqual([]);
   });
 });
 
