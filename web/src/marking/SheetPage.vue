@@ -1,166 +1,45 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, toRef } from 'vue';
-import type { MarkValue } from '@kritikos/core/scoring/mark';
+import { computed, onMounted } from 'vue';
 import { useRouter } from 'vue-router';
 import { useSession } from '../accounts/session.ts';
 import LoadState from '../shell/LoadState.vue';
 import SetAside from './SetAside.vue';
-import { byPhase, inTwoColumns } from './phases.ts';
 import { lateTaps, ofOthers, stopped, troubles, waiting } from './sending.ts';
-import { HOWS } from './how.ts';
-import type { How } from './how.ts';
-import SheetFoot from './SheetFoot.vue';
-import SheetHead from './SheetHead.vue';
-import SheetItem from './SheetItem.vue';
-import SheetReview from './SheetReview.vue';
-import SheetSide from './SheetSide.vue';
-import { useCountdown } from './useCountdown.ts';
+import SheetSurface from './SheetSurface.vue';
 import { useSheet } from './useSheet.ts';
-import { useSheetKeys } from './useSheetKeys.ts';
 
 const props = defineProps<{ sheet: string }>();
 const router = useRouter();
 const session = useSession();
 const own = useSheet(props.sheet, session.account?.id ?? '');
-const { state, items, marks, unmarked } = own;
-const minutes = computed(() => own.sheet.value?.minutes ?? 0);
-const warning = computed(() => own.sheet.value?.warningSeconds ?? 0);
-const countdown = useCountdown(state, toRef(minutes), toRef(warning));
 onMounted(own.load);
 
-const columns = computed(() => inTwoColumns(byPhase(items.value)));
-const ordered = computed(() => columns.value.flat().flatMap((group) => group.items));
-const place = (key: string) => ordered.value.findIndex((item) => item.key === key);
-const current = ref(0);
-const currentItem = computed(() => ordered.value[current.value]);
-const reviewing = ref(false);
-const locked = computed(() => state.value?.submittedAt != null);
-/** The overall grade comes after the checklist, so that irritation does not leak into marks. */
-const gradeOpen = computed(
-  () => unmarked.value.length === 0 || reviewed.value || (state.value?.safetyEvents ?? 0) > 0,
-);
-const reviewed = ref(false);
 const trouble = computed(() => troubles.value[props.sheet] ?? '');
 const late = computed(() => lateTaps.value[props.sheet] ?? 0);
 
-function goTo(next: number) {
-  current.value = Math.max(0, Math.min(ordered.value.length - 1, next));
-}
-
-function startClockOnce() {
-  if (state.value?.clock === null) toggleClock();
-}
-
-function set(key: string, value: MarkValue) {
-  startClockOnce();
-  goTo(place(key));
-  own.mark(key, { value });
-}
-
-function isHow(how: How): boolean {
-  const mark = currentItem.value && marks.value.get(currentItem.value.key);
-  if (!mark) return false;
-  if (how === 'prompted') return mark.prompted;
-  return mark.manner === how || mark.observation === how;
-}
-
-function qualify(how: How) {
-  const item = currentItem.value;
-  if (!item || locked.value) return;
-  startClockOnce();
-  const off = isHow(how);
-  const mark = marks.value.get(item.key);
-  if (how === 'prompted') {
-    if (mark) own.mark(item.key, { prompted: !off });
-  } else if (how === 'said-only' || how === 'mimed') {
-    const performed = off ? 'done' : how;
-    // Announced or pretended, the act itself is on the sheet; what it earns is the checklist's rule.
-    const value = mark?.value ?? (item.kind === 'done' ? 1 : undefined);
-    if (value !== undefined) own.mark(item.key, { manner: performed, value });
-  } else if (off) own.clear(item.key);
-  else own.mark(item.key, { observation: how, manner: 'done', prompted: false });
-}
-
-function toggleClock() {
-  own.happen({
-    type: 'clock',
-    running: !countdown.running.value,
-    remaining: Math.round(countdown.remaining.value * 10) / 10,
-  });
-}
-
-function recordSafety() {
-  own.happen({ type: 'safety', note: '', remaining: Math.round(countdown.remaining.value) });
-}
-
-function rate(grade: number) {
-  if (gradeOpen.value) own.happen({ type: 'rating', grade });
-}
-
-function review() {
-  reviewed.value = true;
-  reviewing.value = true;
-}
-
 async function submit() {
   own.happen({ type: 'submit' });
-  reviewing.value = false;
   await own.settled();
   await router.push('/stations');
 }
-
-function focusOn(selector: string) {
-  void nextTick(() => document.querySelector<HTMLElement>(selector)?.focus());
-}
-
-useSheetKeys({
-  items: () => ordered.value,
-  current: () => current.value,
-  goTo,
-  set: (item, value) => set(item.key, value),
-  markOf: (item) => marks.value.get(item.key),
-  qualify,
-  clear: () => currentItem.value && own.clear(currentItem.value.key),
-  undo: own.undo,
-  clock: toggleClock,
-  safety: recordSafety,
-  review,
-  focusMeasure: (item) => focusOn(`[data-item="${item.key}"] input`),
-  press: (item, button) =>
-    document.querySelector<HTMLElement>(`[data-item="${item.key}"] ${button}`)?.click(),
-  focus: (what) => {
-    const target = {
-      variant: '.variant select',
-      comment: '#comment',
-      fault: '.fault',
-      grade: '.grade',
-    };
-    focusOn(target[what]);
-  },
-});
 </script>
 
 <template>
-  <div class="sheet">
-    <LoadState :error="own.error.value" :loading="!own.sheet.value" @retry="own.load" />
-    <template v-if="own.sheet.value && state">
-      <SheetHead
-        :sheet="own.sheet.value"
-        :variants="state.variants"
-        :shown="countdown.shown.value"
-        :remaining="countdown.remaining.value"
-        :running="countdown.running.value"
-        :ending="countdown.ending.value"
-        :waiting="waiting"
-        :stopped="stopped"
-        :of-others="ofOthers"
-        :set-aside="own.refused.value.length"
-        :locked="locked"
-        :safety-events="state.safetyEvents"
-        @clock="toggleClock"
-        @variant="own.setVariant"
-        @safety="recordSafety"
-      />
+  <LoadState v-if="!own.sheet.value" :error="own.error.value" loading @retry="own.load" />
+  <SheetSurface
+    v-else-if="own.state.value"
+    :sheet="own.sheet.value"
+    :state="own.state.value"
+    :taps="own"
+    :waiting="waiting"
+    :stopped="stopped"
+    :of-others="ofOthers"
+    :set-aside="own.refused.value.length"
+    @happen="own.happen"
+    @submit="submit"
+  >
+    <template #notices="{ locked }">
+      <LoadState :error="own.error.value" :loading="false" @retry="own.load" />
       <div v-if="stopped === 'signed out'" class="notice" role="alert">
         You are not signed in as {{ own.sheet.value.examiner }}. The marks are kept on this device
         and are sent as soon as you are.
@@ -182,124 +61,15 @@ useSheetKeys({
         @again="own.doAgain"
         @drop="own.drop"
       />
-
-      <div class="body">
-        <div v-for="(column, side) in columns" :key="side" class="column">
-          <template v-for="group in column" :key="group.title">
-            <h2>{{ group.title }}</h2>
-            <SheetItem
-              v-for="item in group.items"
-              :key="item.key"
-              :item="item"
-              :place="place(item.key) + 1"
-              :mark="marks.get(item.key)"
-              :ruled="own.ruled.value.get(item.key) ?? ''"
-              :current="currentItem?.key === item.key"
-              :locked="locked"
-              @choose="goTo(place(item.key))"
-              @set="set(item.key, $event)"
-            />
-          </template>
-        </div>
-        <SheetSide
-          :content="own.sheet.value.checklist.content"
-          :items="items"
-          :state="state"
-          :attempt="own.attempt.value"
-          :locked="locked"
-          @again="own.beginAgain"
-          @fault="own.toggleFault"
-          @comment="own.comment"
-        />
-      </div>
-
-      <SheetFoot
-        :place="current + 1"
-        :set="HOWS.filter(isHow)"
-        :locked="locked"
-        :undoable="own.undoable.value.length > 0"
-        :rating="state.rating"
-        :grade-open="gradeOpen"
-        :unmarked="unmarked.length"
-        @qualify="qualify"
-        @undo="own.undo"
-        @rate="rate"
-        @review="review"
-      />
-
-      <SheetReview
-        v-model="reviewing"
-        :unmarked="unmarked"
-        :rating="state.rating"
-        :safety-events="state.safetyEvents"
-        :candidate="own.sheet.value.candidateNumber"
-        @not-observed="(key) => own.mark(key, { observation: 'not-observed' })"
-        @go="(key) => ((reviewing = false), goTo(place(key)))"
-        @rate="(grade) => own.happen({ type: 'rating', grade })"
-        @submit="submit"
-      />
     </template>
-  </div>
+  </SheetSurface>
 </template>
 
 <style scoped>
-.sheet {
-  height: 100dvh;
-  display: flex;
-  flex-direction: column;
-  overflow: hidden;
-}
-.body {
-  flex: 1;
-  min-height: 0;
-  display: grid;
-  grid-template-columns: 1fr 1fr 218px;
-  overflow-y: auto;
-}
-.column {
-  display: flex;
-  flex-direction: column;
-  min-height: min-content;
-  padding: 0 8px;
-  border-right: 1px solid var(--rule);
-  background: var(--sheet);
-}
-.column h2 {
-  font-size: 0.92rem;
-  color: var(--petrol);
-  padding: 4px 4px 0;
-  border-bottom: 1.5px solid var(--ink);
-}
 .notice {
   padding: 4px 14px;
   background: var(--sheet);
   border: 1.5px solid var(--madder);
   color: var(--madder);
-}
-@media (max-width: 1100px) {
-  .body {
-    grid-template-columns: 1fr 1fr 184px;
-  }
-}
-@media (max-width: 900px) and (orientation: portrait) {
-  .body {
-    grid-template-columns: 1fr 1fr;
-    grid-template-rows: 1fr auto;
-  }
-}
-/* On a phone the sheet is one long page, its head in sight. */
-@media (max-width: 600px) {
-  .sheet {
-    height: auto;
-    min-height: 100dvh;
-    overflow: visible;
-  }
-  .body {
-    display: block;
-    overflow: visible;
-  }
-  .column {
-    border-right: 0;
-  }
 }
 </style>
