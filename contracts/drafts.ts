@@ -1,7 +1,7 @@
 import type { DraftContent, DraftItem, DraftScale } from '@kritikos/core/checklists/draftChecklist';
 import { DISPUTE_KINDS } from '@kritikos/core/agreement/disputeKind';
 import type { EarlierUse } from '@kritikos/core/checklists/earlierUse';
-import { AROUND_PARTS } from '@kritikos/core/checklists/pieces';
+import type { AroundPart } from '@kritikos/core/checklists/pieces';
 import { CRITICALITIES, DOMAINS, OBSERVABILITIES } from '@kritikos/core/scoring/checklist';
 import { z } from 'zod';
 import { id, instant, key, page, textAsTyped } from './primitives.ts';
@@ -163,13 +163,16 @@ export type StationPart = (typeof STATION_PARTS)[number];
 /** What those parts say; a station without a patient of its own has the one of the catalogue. */
 export type StationParts = z.infer<z.ZodObject<typeof ofStation>>;
 
-const PARTS = { ...around, ...ofStation };
+const PARTS = { ...around, ...ofStation } satisfies Record<AroundPart | StationPart, z.ZodType>;
 
 /** The name of a piece: an item by its key, or a part around the items, or of the station. */
-const piece = z.union([
-  z.templateLiteral(['item/', z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/)]),
-  z.enum([...AROUND_PARTS, ...STATION_PARTS]),
-]);
+const piece = z
+  .string()
+  .max(70)
+  .refine(
+    (name) => name in PARTS || /^item\/[a-z0-9]+(-[a-z0-9]+)*$/.test(name),
+    'must be item/ and a key, or a part of a checklist',
+  );
 
 /** One piece as it became, on top of what its writer saw there: the number of its last change. */
 export const pieceChange = z
@@ -192,8 +195,8 @@ function whyNotPiece(
   value: unknown,
 ): readonly { path: PropertyKey[]; message: string }[] {
   if (!name.startsWith('item/')) {
-    const part = PARTS[name as keyof typeof PARTS];
-    return part.safeParse(value).error?.issues ?? [];
+    const part: z.ZodType | undefined = PARTS[name as keyof typeof PARTS];
+    return part?.safeParse(value).error?.issues ?? [];
   }
   if (value === null) return [];
   const placed = placedItem.safeParse(value);
@@ -274,8 +277,10 @@ export const keptChange = z.object({
   sequence: z.int(),
   piece: z.string(),
   value: z.unknown(),
-  /** What stood there before. */
+  /** What stood there before, where a change had made it so. */
   before: z.unknown(),
+  /** Whether nothing had changed the piece before: it stood as the draft was begun. */
+  first: z.boolean(),
   taken: z.boolean(),
   by: z.string(),
   at: instant,

@@ -194,9 +194,12 @@ export async function historyOf(
 ): Promise<{ total: number; changes: KeptChange[] }> {
   const { rows } = await db.raw(
     `select c.sequence, c.piece, c.value, c.taken, a.name as by, c.at, count(*) over () as total,
-       (select o.value from draft_change o where o.draft_id = c.draft_id and o.piece = c.piece
-         and o.taken and o.sequence < c.sequence order by o.sequence desc limit 1) as before
+       o.value as before, o.sequence is null as first
      from draft_change c join account a on a.id = c.account_id
+       left join lateral (
+         select o.value, o.sequence from draft_change o
+         where o.draft_id = c.draft_id and o.piece = c.piece and o.taken and o.sequence < c.sequence
+         order by o.sequence desc limit 1) o on true
      where c.draft_id = ? order by c.sequence desc limit ? offset ?`,
     [draftId, limit, offset],
   );

@@ -26,7 +26,7 @@ watch(
 useHints();
 
 /** The marking sheet and the briefing have the screen to themselves. */
-const ownFrame = computed(() => /^\/sheets\//.test(route.path));
+const ownFrame = computed(() => /^\/sheets\/|\/trial$/.test(route.path));
 function switchTheme() {
   chosen.value = theme.global.name.value === 'paper' ? 'hall' : 'paper';
 }

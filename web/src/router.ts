@@ -133,6 +133,23 @@ const routes: RouteRecordRaw[] = [
     meta: lead('A station over the years'),
   },
   {
+    path: '/checklists',
+    component: () => import('./checklists/ChecklistsPage.vue'),
+    meta: lead('Checklists'),
+  },
+  {
+    path: '/drafts/:draft',
+    component: () => import('./checklists/WorkshopPage.vue'),
+    props: true,
+    meta: lead('Checklist workshop'),
+  },
+  {
+    path: '/drafts/:draft/trial',
+    component: () => import('./checklists/TrialSheetPage.vue'),
+    props: true,
+    meta: lead('Trial sheet'),
+  },
+  {
     path: '/people',
     component: () => import('./accounts/PeoplePage.vue'),
     meta: { role: 'administrator', title: 'People' },

@@ -11,6 +11,7 @@ const PLACES: readonly Place[] = [
   { role: 'lead', title: 'Examinations', to: '/examinations' },
   { role: 'lead', title: 'Cohorts', to: '/cohorts' },
   { role: 'lead', title: 'Stations', to: '/bank' },
+  { role: 'lead', title: 'Checklists', to: '/checklists' },
   { role: 'examiner', title: 'My stations', to: '/stations' },
   { role: 'administrator', title: 'People', to: '/people' },
 ];

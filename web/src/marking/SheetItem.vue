@@ -26,12 +26,19 @@ const value = computed(() =>
   props.mark?.observation === 'observed' ? (props.mark.value as Value) : null,
 );
 const WIDE = ['choice', 'sides', 'retest', 'cluster'];
+/** As high as what they hold: pairs and combinations wrap. */
+const TALL = ['sides', 'retest', 'cluster'];
 </script>
 
 <template>
   <div
     class="item"
-    :class="{ current, marked: mark || ruled, wide: WIDE.includes(item.kind) }"
+    :class="{
+      current,
+      marked: mark || ruled,
+      wide: WIDE.includes(item.kind),
+      tall: TALL.includes(item.kind),
+    }"
     :data-item="item.key"
     @pointerdown="emit('choose')"
   >
@@ -89,6 +96,9 @@ const WIDE = ['choice', 'sides', 'retest', 'cluster'];
   align-items: stretch;
   justify-content: center;
   gap: 2px;
+}
+.item.tall {
+  flex: 1.55 0 auto;
 }
 .item.current {
   border-left-color: var(--madder);

@@ -3,12 +3,14 @@ import { CONDITIONS } from '@kritikos/catalogue/conditions';
 import { procedureById } from '@kritikos/catalogue/procedures';
 import type { BankStation } from '@kritikos/contracts/stations';
 import { computed, ref } from 'vue';
+import { useRouter } from 'vue-router';
 import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
 import BankStationDialog from './BankStationDialog.vue';
 
+const router = useRouter();
 const { data, error, reload } = useReading('GET /bank-stations');
 const making = ref(false);
 const said = ref('');
@@ -33,6 +35,14 @@ async function retire({ id, title, retired }: BankStation) {
     said.value = `${title} is ${retired ? 'back' : 'retired'}.`;
     problem.value = '';
     await reload();
+  } catch (thrown) {
+    problem.value = messageOf(thrown);
+  }
+}
+async function write({ id }: BankStation) {
+  try {
+    const draft = await call('POST /bank-stations/:bank/drafts', { params: { bank: id } });
+    await router.push(`/drafts/${draft.id}`);
   } catch (thrown) {
     problem.value = messageOf(thrown);
   }
@@ -107,6 +117,15 @@ async function made(title: string) {
               <div v-if="s.lastUsed" class="soft">{{ s.lastUsed }}</div>
             </td>
             <td>
+              <button
+                v-if="!s.retired"
+                class="linkish"
+                type="button"
+                :aria-label="`Write the checklist of ${s.title}`"
+                @click="write(s)"
+              >
+                write
+              </button>
               <button
                 class="linkish"
                 type="button"

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { CONDITIONS } from '@kritikos/catalogue/conditions';
 import { PROCEDURES } from '@kritikos/catalogue/procedures';
+import type { BankStation } from '@kritikos/contracts/stations';
 import { reactive } from 'vue';
 import { call } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
+import PatientFields from './PatientFields.vue';
 
 const open = defineModel<boolean>({ required: true });
 const emit = defineEmits<{ made: [title: string] }>();
@@ -12,36 +13,22 @@ const procedures = PROCEDURES.map(({ id, names, title, region }) => ({
   title: names[0] ?? title,
   props: { subtitle: `${title} · ${region}` },
 }));
-const conditions = [
-  { value: null, title: 'As the catalogue describes the patient' },
-  ...CONDITIONS.map(({ id, name }) => ({ value: id, title: name })),
-];
-const SIDES = [
-  { value: 'left', title: 'Left' },
-  { value: 'right', title: 'Right' },
-];
-const DEGREES = [
-  { value: null, title: 'As the condition says' },
-  ...[1, 2, 3].map((value) => ({ value, title: `Degree ${value}` })),
-];
 const blank = {
   title: '',
   procedures: [] as string[],
-  condition: null as string | null,
-  side: 'left' as 'left' | 'right',
-  degree: null as number | null,
+  patient: null as BankStation['patient'],
   minutes: '8',
   equipment: '',
 };
 const wanted = reactive({ ...blank });
 
 const { fields, problem, submit } = useSubmit(async () => {
-  const { title, condition, side, degree } = wanted;
+  const { title, patient } = wanted;
   await call('POST /bank-stations', {
     body: {
       title,
       procedures: wanted.procedures.map((procedure) => ({ procedure })),
-      patient: condition === null ? null : { condition, side, degree },
+      patient,
       minutes: Number(wanted.minutes),
       equipment: wanted.equipment
         .split(',')
@@ -72,15 +59,7 @@ const { fields, problem, submit } = useSubmit(async () => {
           closable-chips
           :error-messages="fields.procedures ?? []"
         />
-        <v-autocomplete
-          v-model="wanted.condition"
-          :items="conditions"
-          label="What the simulated patient has"
-        />
-        <div v-if="wanted.condition !== null" class="pair">
-          <v-select v-model="wanted.side" :items="SIDES" label="Side" />
-          <v-select v-model="wanted.degree" :items="DEGREES" label="Degree" />
-        </div>
+        <PatientFields v-model="wanted.patient" />
         <div>
           <v-text-field
             v-model="wanted.minutes"
@@ -101,11 +80,3 @@ const { fields, problem, submit } = useSubmit(async () => {
     </v-card>
   </v-dialog>
 </template>
-
-<style scoped>
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-}
-</style>

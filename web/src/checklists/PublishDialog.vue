@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { checklistContent } from '@kritikos/contracts/checklists';
+import type { Draft } from '@kritikos/contracts/drafts';
+import type { Finding } from '@kritikos/core/checklists/finding';
+import { computed, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { call, messageOf } from '../http/api.ts';
+import { useReading } from '../http/useReading.ts';
+import DifferenceList from './DifferenceList.vue';
+import type { WrittenDraft } from './useDraft.ts';
+import { sayPart } from './words.ts';
+
+/** What a published version must have and this draft lacks; what would change; and the step itself. */
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ own: WrittenDraft; draft: Draft; findings: readonly Finding[] }>();
+const router = useRouter();
+const problem = ref('');
+const working = ref(false);
+const { data: version } = useReading('GET /checklist-versions/:version', () => ({
+  params: { version: props.draft.startedFrom.versionId },
+}));
+
+/** What is missing, item by item, in the words of the format. */
+const missing = computed(() => {
+  const content = props.own.content.value;
+  const issues = checklistContent.safeParse(content).error?.issues ?? [];
+  const ofFormat = issues.map(({ path, message }) => {
+    const item = path[0] === 'items' ? content.items[Number(path[1])] : undefined;
+    const part = path.slice(item ? 2 : 0).map((one) => sayPart(String(one)));
+    const where = item ? `“${item.text || 'no words yet'}”` : '';
+    return [where, ...part].filter(Boolean).join(', ') + `: ${message}`;
+  });
+  const reasons = content.items
+    .filter(({ criticality, criticalReason }) => criticality !== 'none' && !criticalReason?.trim())
+    .map(({ text }) => `“${text}”, reason: must not be empty`);
+  return [...ofFormat, ...reasons];
+});
+watch(open, () => (problem.value = ''));
+
+async function publish() {
+  working.value = true;
+  problem.value = '';
+  try {
+    if (!(await props.own.save())) throw new Error('Not everything is saved yet.');
+    await call('POST /drafts/:draft/publication', {
+      params: { draft: props.draft.id },
+      body: { sequence: props.own.seen() },
+    });
+    open.value = false;
+    await router.push('/checklists');
+  } catch (thrown) {
+    problem.value = messageOf(thrown);
+  } finally {
+    working.value = false;
+  }
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="680" scrollable>
+    <v-card title="Publish">
+      <v-card-text class="d-grid ga-3">
+        <template v-if="missing.length > 0">
+          <p>A draft may be incomplete, a published version may not. This one still lacks:</p>
+          <ul>
+            <li v-for="one in missing.slice(0, 12)" :key="one">{{ one }}</li>
+          </ul>
+          <p v-if="missing.length > 12">and {{ missing.length - 12 }} more.</p>
+        </template>
+        <template v-else>
+          <p>
+            The next version is made, and new examinations take it. Examinations that are set up
+            keep theirs; from here on it is another station, and no anchor between those before and
+            those after.
+          </p>
+          <p v-if="findings.length > 0">
+            The reading along still has {{ findings.length }} to say; that is for you to decide.
+          </p>
+        </template>
+        <h3>What is different from version {{ draft.startedFrom.version }}</h3>
+        <DifferenceList v-if="version" :before="version.content" :after="own.content.value" />
+        <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
+      </v-card-text>
+      <v-card-actions>
+        <v-btn @click="open = false">Back</v-btn>
+        <v-btn
+          color="primary"
+          variant="flat"
+          :disabled="missing.length > 0 || working"
+          :loading="working"
+          @click="publish"
+        >
+          Publish it
+        </v-btn>
+      </v-card-actions>
+    </v-card>
+  </v-dialog>
+</template>

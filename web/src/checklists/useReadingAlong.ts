@@ -1,0 +1,67 @@
+import { CONDITIONS } from '@kritikos/catalogue/conditions';
+import { derivedChecklist } from '@kritikos/catalogue/derivedChecklist';
+import { procedureById } from '@kritikos/catalogue/procedures';
+import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
+import { readAlong } from '@kritikos/core/checklists/readAlong';
+import { saysSame } from '@kritikos/core/checklists/saysSame';
+import { timeNeeded } from '@kritikos/core/checklists/timeToMark';
+import { computed } from 'vue';
+import { useReading } from '../http/useReading.ts';
+import type { WrittenDraft } from './useDraft.ts';
+
+/**
+ * Reads along while a draft is written: the words at once, and beside them what follows from the
+ * simulated patient and from how the items behaved before.
+ */
+export function useReadingAlong(own: WrittenDraft, versionId: string) {
+  const sent = () => ({ params: { version: versionId } });
+  const { data: earlier } = useReading('GET /checklist-versions/:version/earlier', sent);
+  const { data: version } = useReading('GET /checklist-versions/:version', sent);
+
+  /** What is known of the items that still say what they said when they were marked. */
+  const known = computed(() => {
+    const marked = new Map(version.value?.content.items.map((item) => [item.key, item]));
+    return Object.fromEntries(
+      own.content.value.items.flatMap((item) => {
+        const before = marked.get(item.key);
+        const use = earlier.value?.[item.key];
+        return before && use && saysSame(before, item) ? [[item.key, use]] : [];
+      }),
+    );
+  });
+
+  const procedures = computed(
+    () => own.content.value.procedures?.map(({ procedure }) => procedure).join(' ') ?? '',
+  );
+  const patient = computed(() => own.patient.value?.has ?? null);
+  const derived = computed((): ChecklistContent | null => {
+    const chosen = procedures.value.split(' ').filter((id) => procedureById(id));
+    if (chosen.length === 0) return null;
+    return derivedChecklist(
+      chosen.map((procedure) => ({ procedure })),
+      patient.value,
+    );
+  });
+  const patientInWords = computed(() => {
+    const has = patient.value;
+    const condition = CONDITIONS.find(({ id }) => id === has?.condition);
+    return condition && has ? `${condition.name}, ${has.side}` : 'as the catalogue describes';
+  });
+  const twoSided = computed(() =>
+    procedures.value.split(' ').some((id) => procedureById(id)?.sides !== 'none'),
+  );
+
+  const findings = computed(() =>
+    readAlong(own.content.value, {
+      twoSided: twoSided.value,
+      patient: patientInWords.value,
+      earlier: known.value,
+      ...(derived.value ? { derived: derived.value } : {}),
+      ...(own.minutes.value ? { minutes: own.minutes.value } : {}),
+    }),
+  );
+  const time = computed(() =>
+    own.minutes.value ? timeNeeded(own.content.value.items, own.minutes.value) : null,
+  );
+  return { findings, derived, patientInWords, time, earlier: known };
+}

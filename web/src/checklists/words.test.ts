@@ -1,0 +1,52 @@
+import { SOUND } from '@kritikos/core/checklists/testing/soundChecklist';
+import { describe, expect, it } from 'vitest';
+import { itemWordsOf, sayChanges, sayMend, sayPiece, sayValue } from './words.ts';
+
+describe('a change in words', () => {
+  it('says what stood and what stands', () => {
+    expect(sayChanges([{ part: 'weight', before: 1, after: 2 }])).toEqual(['weight: 1 → 2']);
+    expect(sayChanges([{ part: 'criticalReason', before: undefined, after: 'It tears' }])).toEqual([
+      'reason: nothing → “It tears”',
+    ]);
+  });
+
+  it('does not tell the parts of another way of marking one by one', () => {
+    const parts = [
+      { part: 'kind', before: 'measured', after: 'sides' },
+      { part: 'lower', before: 10, after: undefined },
+      { part: 'left', before: undefined, after: { kind: 'done' } },
+      { part: 'weight', before: 1, after: 2 },
+    ];
+    expect(sayChanges(parts)).toEqual(['way of marking: measured → both sides', 'weight: 1 → 2']);
+  });
+
+  it('names items by their words', () => {
+    const items = itemWordsOf(SOUND);
+    expect(sayValue([{ earns: 'consent', before: 'ramp' }], items)).toBe(
+      'earns: “Gains spoken consent before touching” only before: “Builds the force up slowly”',
+    );
+    expect(sayValue([{ when: 'result', is: ['negative'], skips: ['ramp'] }], items)).toBe(
+      'when “States the result” is negative skips “Builds the force up slowly”',
+    );
+    expect(sayValue([{ key: 'jerk', text: 'Jerks', item: 'ramp', grade: 0 }], items)).toBe(
+      'Jerks (“Builds the force up slowly”)',
+    );
+  });
+
+  it('names a piece, an item by its words whatever became of it', () => {
+    const [item] = SOUND.items;
+    expect(sayPiece('item/consent', null, { place: 'a', item })).toBe(
+      '“Gains spoken consent before touching”',
+    );
+    expect(sayPiece('stopRule', '')).toBe('Stop rule');
+  });
+});
+
+describe('the action of a finding', () => {
+  it('says what it does', () => {
+    expect(sayMend({ do: 'split', item: 'a', into: ['One', 'Two', 'Three'] })).toBe('Make 3 items');
+    expect(sayMend({ do: 'minutes', minutes: 9 })).toBe('Give the station 9 minutes');
+    expect(sayMend({ do: 'fail-station', items: ['a'] })).toBe('Missing it fails the station');
+    expect(sayMend({ do: 'band', item: 'a', lower: 4, upper: 4 })).toBe('Lay the band at 4');
+  });
+});
