@@ -1,7 +1,13 @@
 import { z } from 'zod';
 import { id, instant } from './primitives.ts';
 
-export const JOB_KINDS = ['student-import', 'bootstrap', 'recomputation', 'agreement'] as const;
+export const JOB_KINDS = [
+  'student-import',
+  'bootstrap',
+  'recomputation',
+  'agreement',
+  'behaviour',
+] as const;
 export type JobKind = (typeof JOB_KINDS)[number];
 
 export const JOB_STATES = ['waiting', 'running', 'done', 'failed', 'cancelled'] as const;

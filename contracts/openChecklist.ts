@@ -3,7 +3,7 @@ import type { ChecklistContent, ChecklistItem } from '@kritikos/core/scoring/che
 import { z } from 'zod';
 import type { DraftContent } from '@kritikos/core/checklists/draftChecklist';
 import { checklistContent, procedureChecklist } from './checklists.ts';
-import { draftContent } from './drafts.ts';
+import { draftContent } from './draftContent.ts';
 import { parsed, readContent, readFile, RefusedFile } from './openFile.ts';
 import { key } from './primitives.ts';
 

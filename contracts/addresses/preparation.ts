@@ -29,21 +29,54 @@ import {
 } from '../examinations.ts';
 import { candidateStateChange, cohortCandidates, retirement } from '../people.ts';
 import { page } from '../primitives.ts';
-import { bankStation, newBankStation, newStation } from '../stations.ts';
+import { job } from '../jobs.ts';
+import {
+  bankCopy,
+  bankFromFile,
+  bankMade,
+  bankPage,
+  bankSearch,
+  bankStation,
+  newBankStation,
+  newStation,
+} from '../stations.ts';
 import type { Contracts } from '../contract.ts';
 import { LEAD, leads, reads } from './access.ts';
 
 /** Preparation: the bank, checklists, examinations, candidates, the plan. */
 export const preparation = {
   'GET /bank-stations': {
-    says: 'The stations that can be used again, each in its newest version',
+    says: 'A page of the stations that can be used again, each in its newest version',
     access: LEAD,
-    answers: z.array(bankStation),
+    query: bankSearch,
+    answers: bankPage,
   },
   'POST /bank-stations': {
     says: 'Make a station of the bank; its checklist follows from the procedures and the patient',
     access: LEAD,
     body: newBankStation,
+    answers: bankStation,
+  },
+  'POST /bank-stations/copies': {
+    says: 'Make a station like another, of the bank or of an examination',
+    access: LEAD,
+    body: bankCopy,
+    answers: bankMade,
+  },
+  'POST /bank-stations/files': {
+    says: 'Make a station from a checklist file; an unfinished one waits as a draft',
+    access: LEAD,
+    body: bankFromFile,
+    answers: bankMade,
+  },
+  'POST /bank-stations/behaviour': {
+    says: 'Work out how stations behaved that were marked since; a job, or nothing to do',
+    access: LEAD,
+    answers: job.nullable(),
+  },
+  'GET /bank-stations/:bank': {
+    says: 'One station of the bank, in its newest version',
+    access: LEAD,
     answers: bankStation,
   },
   'POST /bank-stations/:bank/versions': {

@@ -181,7 +181,8 @@ describe('publishing a draft', () => {
     const version: ChecklistVersion = (await publish(draft, 2).expect(200)).body;
     expect(version).toMatchObject({ version: 2, frozenAt: null });
     expect(version.content.items[0]?.text).toBe('Gains spoken agreement before touching');
-    const bank: BankStation[] = (await lead.call('GET', '/bank-stations').expect(200)).body;
+    const bank: BankStation[] = (await lead.call('GET', '/bank-stations?limit=200').expect(200))
+      .body.stations;
     const now = bank.find(({ id }) => id === station.id);
     expect(now).toMatchObject({ version: 2, minutes: 10, checklistVersionId: version.id });
     expect(now?.patient).toEqual(station.patient);
@@ -275,7 +276,8 @@ describe('the draft of a checklist that stations share', () => {
     const { id } = (await lead.call('POST', '/examinations', wanted).expect(200)).body;
     const shared = { title: 'Shares a checklist', minutes: 8, checklistVersionId: versionId };
     await lead.call('POST', `/examinations/${id}/stations`, shared).expect(200);
-    const bank: BankStation[] = (await lead.call('GET', '/bank-stations').expect(200)).body;
+    const bank: BankStation[] = (await lead.call('GET', '/bank-stations?limit=200').expect(200))
+      .body.stations;
     const station = bank.find(({ title }) => title === shared.title);
     if (!station) throw new Error('no station');
     const draft = await begin(station);

@@ -51,6 +51,7 @@ export async function insertChecklist(
     title: string;
     region: string;
     bank_station_id?: string;
+    copy_of?: string;
   },
 ): Promise<void> {
   await db('checklist').insert(checklist);

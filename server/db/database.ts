@@ -18,6 +18,7 @@ import * as keptInOneRow from './migrations/0013_kept_in_one_row.ts';
 import * as keptAnalyses from './migrations/0014_kept_analyses.ts';
 import * as partSums from './migrations/0015_part_sums.ts';
 import * as drafts from './migrations/0016_drafts.ts';
+import * as bankAndBlueprint from './migrations/0017_bank_and_blueprint.ts';
 import { limitRole } from './roles.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
@@ -46,6 +47,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0014_kept_analyses': keptAnalyses,
   '0015_part_sums': partSums,
   '0016_drafts': drafts,
+  '0017_bank_and_blueprint': bankAndBlueprint,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

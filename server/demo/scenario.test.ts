@@ -40,7 +40,7 @@ describe('the demo examination', () => {
   });
 
   it('has a station of two procedures, short enough for one screen', async () => {
-    const bank: BankStation[] = (await lead.call('GET', '/bank-stations')).body;
+    const bank: BankStation[] = (await lead.call('GET', '/bank-stations')).body.stations;
     const two = bank.filter((station) => station.procedures.length === 2);
     expect(two).toHaveLength(1);
     expect(two[0]?.uses).toBe(1);

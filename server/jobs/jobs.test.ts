@@ -30,6 +30,7 @@ async function withWorker(worker: Worker, test: (jobs: Jobs) => Promise<void>): 
     bootstrap: worker,
     recomputation: worker,
     agreement: worker,
+    behaviour: worker,
   };
   const jobs = new Jobs(server.tools.db, url.href, pino({ level: 'silent' }), workers);
   try {

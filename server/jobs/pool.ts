@@ -11,7 +11,9 @@ import type { StudentFileJob, StudentFileRead } from './studentFileJob.ts';
 import type { RecomputationJob, Recomputed } from './recomputationJob.ts';
 import type { ExaminationTrust } from '@kritikos/core/reliability/examinationTrust';
 import type { Described } from '../agreement/describeStation.ts';
+import type { KeptBehaviour } from '../stations/behaviourRepository.ts';
 import type { AgreementJob } from './agreementJob.ts';
+import type { BehaviourJob } from './behaviourJob.ts';
 import type { SeverityFound, SeverityJob } from './severityJob.ts';
 import type { TrustJob } from './trustJob.ts';
 import type { YearsApart } from '@kritikos/core/standards/acrossYears';
@@ -68,6 +70,10 @@ export function computeAgreement(job: AgreementJob, around?: Around): Promise<De
 
 export function computeTechnique(job: AgreementJob): Promise<Agreed> {
   return run('./techniqueJob.ts', job);
+}
+
+export function computeBehaviour(job: BehaviourJob): Promise<KeptBehaviour> {
+  return run('./behaviourJob.ts', job);
 }
 
 export function computeSeverity(job: SeverityJob, around?: Around): Promise<SeverityFound> {

@@ -1,6 +1,7 @@
 import type { JobKind } from '@kritikos/contracts/jobs';
 import { importStudents } from '../people/importing.ts';
 import { agreementWork } from '../agreement/working.ts';
+import { behaviourWork } from '../stations/behaviour.ts';
 import { bootstrapWork } from '../standards/signing.ts';
 import type { Worker } from './jobs.ts';
 import { recompute } from './pool.ts';
@@ -10,6 +11,7 @@ export function workersOn(url: string): Readonly<Record<JobKind, Worker>> {
   return {
     'student-import': importStudents,
     agreement: agreementWork,
+    behaviour: behaviourWork,
     bootstrap: bootstrapWork,
     recomputation: (_, { question }, around) =>
       recompute({ ...(question as { examination: string }), url }, around),

@@ -114,7 +114,8 @@ describe('a station of the bank', () => {
     const station = await make(knee);
     const path = `/bank-stations/${station.id}/retirement`;
     expect((await lead.call('PUT', path, { retired: true })).body.retired).toBe(true);
-    const listed: BankStation[] = (await lead.call('GET', '/bank-stations')).body;
+    const listed: BankStation[] = (await lead.call('GET', '/bank-stations?retired=with&limit=200'))
+      .body.stations;
     expect(listed.at(-1)?.retired).toBe(true);
     expect((await lead.call('PUT', path, { retired: false })).body.retired).toBe(false);
     const { id } = await server.db('examination').first('id');

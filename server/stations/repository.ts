@@ -1,22 +1,39 @@
-import type { BankStation } from '@kritikos/contracts/stations';
+import type { BankPage, BankSearch, BankStation } from '@kritikos/contracts/stations';
+import type { Knex } from 'knex';
 import type { Database } from '../db/database.ts';
+
+/** A domain that a station is looked for by makes up so much of its weight, in per cent. */
+const OF_THE_DOMAIN = 25;
+
+/** How often each station was used, and how it behaved the last time that it was marked. */
+const USED = `used as (
+    select o.bank_station_id, count(distinct s.examination_id)::int as uses,
+      max(e.held_on)::text as last
+    from station s join bank_station_version o on o.id = s.bank_version_id
+      join examination e on e.id = s.examination_id
+    group by o.bank_station_id),
+  behaved as (
+    select distinct on (o.bank_station_id) o.bank_station_id, e.title as examination,
+      e.held_on::text as "heldOn", y.candidates, y.facility, y.cut, y.pairs, y.agreement, y.disputed
+    from station_behaviour y join station s on s.id = y.station_id
+      join bank_station_version o on o.id = s.bank_version_id
+      join examination e on e.id = s.examination_id
+    order by o.bank_station_id, e.held_on desc, s.id)`;
 
 const STATION = `select b.id, v.id as "versionId", v.version, v.title, v.task, v.procedures,
     c.region, v.condition, v.side, v.degree, v.minutes, v.equipment,
     v.checklist_version_id as "checklistVersionId",
-    (select count(*) from checklist_item i where i.version_id = v.checklist_version_id) as items,
+    (select count(*) from checklist_item i where i.version_id = v.checklist_version_id)::int as items,
     b.retired_at is not null as retired, v.created_at as "madeAt",
-    (select count(distinct s.examination_id) from station s
-      join bank_station_version o on o.id = s.bank_version_id
-      where o.bank_station_id = b.id) as uses,
-    (select max(e.held_on)::text from station s
-      join examination e on e.id = s.examination_id
-      join bank_station_version o on o.id = s.bank_version_id
-      where o.bank_station_id = b.id) as "lastUsed"
+    coalesce(u.uses, 0) as uses, u.last as "lastUsed",
+    to_jsonb(y) - 'bank_station_id' as behaviour, d.id as "draftId"
   from bank_station b
     join bank_station_version v on v.bank_station_id = b.id
     join checklist_version w on w.id = v.checklist_version_id
-    join checklist c on c.id = w.checklist_id`;
+    join checklist c on c.id = w.checklist_id
+    left join used u on u.bank_station_id = b.id
+    left join behaved y on y.bank_station_id = b.id
+    left join draft d on d.bank_station_id = b.id and d.closed_at is null`;
 
 const NEWEST = `v.version = (select max(n.version) from bank_station_version n
   where n.bank_station_id = b.id)`;
@@ -36,20 +53,93 @@ function stationOf({ condition, side, degree, madeAt, ...row }: Row): BankStatio
   };
 }
 
-/** Every station of the bank in its newest version. */
-export async function listBank(db: Database): Promise<BankStation[]> {
-  const { rows } = await db.raw(`${STATION} where ${NEWEST}
-    order by b.retired_at is not null, c.region, v.title, b.id limit 1000`);
-  return rows.map(stationOf);
+/** What a word that somebody looks for can mean beside a word of the title. */
+export interface WordMeaning {
+  readonly word: string;
+  readonly procedures: readonly string[];
+  readonly conditions: readonly string[];
+}
+
+/** What a station is looked for by, its words and properties read in the catalogue. */
+export interface SearchedFor extends Omit<BankSearch, 'words' | 'kind' | 'structure'> {
+  readonly meanings: readonly WordMeaning[];
+  /** Asks for one of these procedures; `null` where any will do. */
+  readonly procedures: readonly string[] | null;
+}
+
+const ORDERS: Readonly<Record<BankSearch['order'], string>> = {
+  title: 'c.region, v.title',
+  used: 'coalesce(u.uses, 0) desc, v.title',
+  facility: 'y.facility nulls last, v.title',
+  agreement: 'y.agreement nulls last, v.title',
+  disputed: 'y.disputed desc nulls last, v.title',
+};
+
+/** A page of the bank, each station in its newest version. */
+export async function searchBank(db: Database, wanted: SearchedFor): Promise<BankPage> {
+  const conditions = [NEWEST];
+  const bindings: Knex.Value[] = [];
+  const ask = (condition: string, ...values: (string | number | readonly string[])[]) => {
+    conditions.push(condition);
+    bindings.push(...values.map((value) => (typeof value === 'object' ? [...value] : value)));
+  };
+  for (const { word, procedures, conditions: patients } of wanted.meanings) {
+    const pattern = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
+    ask(
+      `(v.title ilike ? or c.region ilike ? or v.procedures && ?::text[] or v.condition = any(?)
+        or array_to_string(v.equipment, ' ') ilike ?)`,
+      pattern,
+      pattern,
+      procedures,
+      patients,
+      pattern,
+    );
+  }
+  const { region, condition, domain, mostMinutes, leastUses, leastFacility, mostFacility } = wanted;
+  const { leastCut, mostCut, mostAgreement, leastDisputed } = wanted;
+  if (wanted.retired === 'without') ask('b.retired_at is null');
+  if (region !== undefined) ask('c.region = ?', region);
+  if (wanted.procedures !== null) ask('v.procedures && ?::text[]', wanted.procedures);
+  if (condition !== undefined) ask('v.condition = ?', condition);
+  if (domain !== undefined) {
+    ask(
+      `exists (select from checklist_weight k where k.version_id = v.checklist_version_id
+        and k.domain = ? and k.percent >= ?)`,
+      domain,
+      OF_THE_DOMAIN,
+    );
+  }
+  if (mostMinutes !== undefined) ask('v.minutes <= ?', mostMinutes);
+  if (leastUses !== undefined) ask('coalesce(u.uses, 0) >= ?', leastUses);
+  if (leastFacility !== undefined) ask('y.facility >= ?', leastFacility);
+  if (mostFacility !== undefined) ask('y.facility <= ?', mostFacility);
+  if (leastCut !== undefined) ask('y.cut >= ?', leastCut);
+  if (mostCut !== undefined) ask('y.cut <= ?', mostCut);
+  if (mostAgreement !== undefined) ask('100 * y.agreement <= ?', mostAgreement);
+  if (leastDisputed !== undefined) ask('y.disputed >= ?', leastDisputed);
+  const { rows } = await db.raw(
+    `with ${USED}, found as (${STATION} where ${conditions.join(' and ')}
+       order by b.retired_at is not null, ${ORDERS[wanted.order]}, b.id)
+     select (select count(*) from found)::int as total, f.*
+     from (select * from found limit ? offset ?) f`,
+    [...bindings, wanted.limit, wanted.offset],
+  );
+  return {
+    total: rows[0]?.total ?? 0,
+    stations: rows.map(({ total, ...row }: Row & { total: number }) => {
+      void total;
+      return stationOf(row);
+    }),
+  };
 }
 
 export async function findBankStation(db: Database, id: string): Promise<BankStation | undefined> {
-  const { rows } = await db.raw(`${STATION} where b.id = ? and ${NEWEST}`, [id]);
+  const { rows } = await db.raw(`with ${USED} ${STATION} where b.id = ? and ${NEWEST}`, [id]);
   return rows[0] && stationOf(rows[0]);
 }
 
 export async function findBankVersion(db: Database, id: string): Promise<BankStation | undefined> {
-  const { rows } = await db.raw(`${STATION} where v.id = ?`, [id]);
+  const { rows } = await db.raw(`with ${USED} ${STATION} where v.id = ?`, [id]);
   return rows[0] && stationOf(rows[0]);
 }
 

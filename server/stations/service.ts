@@ -18,28 +18,36 @@ export async function createBankStation(
   by: Account,
 ): Promise<BankStation> {
   const content = derive(wanted);
-  return db.transaction(async (trx) => {
-    const id = newId();
-    await bank.insertBankStation(trx, id, by.id);
-    const checklistId = newId();
-    const [first] = wanted.procedures;
-    await checklists.insertChecklist(trx, {
-      id: checklistId,
-      procedure_id: first?.procedure ?? '',
-      title: content.procedures.map(({ title }) => title).join(', '),
-      region: procedureById(first?.procedure ?? '')?.region ?? 'any',
-      bank_station_id: id,
-    });
-    await insertVersion(
-      trx,
-      { id, version: 1, checklistId, checklistVersion: 1 },
-      wanted,
-      content,
-      by,
-    );
-    await recordAction(trx, { accountId: by.id, action: 'bank station made', subject: id });
-    return requireBankStation(trx, id);
+  const id = await db.transaction((trx) => insertWithChecklist(trx, { ...wanted, content }, by));
+  return requireBankStation(db, id);
+}
+
+/** A station with a checklist of its own, both in their first version. */
+export async function insertWithChecklist(
+  trx: Database,
+  wanted: Pick<NewBankStation, 'title' | 'patient' | 'minutes' | 'equipment'> & {
+    readonly content: ChecklistContent;
+    /** The checklist that it is a copy of, whose items keep their identity. */
+    readonly copyOf?: string;
+  },
+  by: Account,
+): Promise<string> {
+  const { content, copyOf } = wanted;
+  const id = newId();
+  await bank.insertBankStation(trx, id, by.id);
+  const checklistId = newId();
+  const [first] = content.procedures;
+  await checklists.insertChecklist(trx, {
+    id: checklistId,
+    procedure_id: first?.procedure ?? '',
+    title: content.procedures.map(({ title }) => title).join(', '),
+    region: procedureById(first?.procedure ?? '')?.region ?? 'any',
+    bank_station_id: id,
+    ...(copyOf === undefined ? {} : { copy_of: copyOf }),
   });
+  await insertVersion(trx, { id, version: 1, checklistId, checklistVersion: 1 }, wanted, by);
+  await recordAction(trx, { accountId: by.id, action: 'bank station made', subject: id });
+  return id;
 }
 
 /**
@@ -74,8 +82,7 @@ export async function changeBankStation(
         checklistId: checklist.id,
         checklistVersion: (newest?.version ?? 0) + 1,
       },
-      wanted,
-      content,
+      { ...wanted, content },
       by,
     );
     await recordAction(trx, { accountId: by.id, action: 'bank station changed', subject: id });
@@ -86,11 +93,13 @@ export async function changeBankStation(
 async function insertVersion(
   trx: Database,
   of: { id: string; version: number; checklistId: string; checklistVersion: number },
-  wanted: NewBankStation,
-  content: ChecklistContent,
+  wanted: Pick<NewBankStation, 'title' | 'patient' | 'minutes' | 'equipment'> & {
+    readonly content: ChecklistContent;
+  },
   by: Account,
 ): Promise<void> {
   const checklistVersionId = newId();
+  const { title, patient, minutes, equipment, content } = wanted;
   await checklists.insertVersion(trx, {
     id: checklistVersionId,
     checklistId: of.checklistId,
@@ -99,14 +108,13 @@ async function insertVersion(
     origin: 'school',
     madeBy: by.id,
   });
-  const { title, procedures, patient, minutes, equipment } = wanted;
   await bank.insertBankVersion(trx, {
     id: newId(),
     bankStationId: of.id,
     version: of.version,
     title,
     task: content.task,
-    procedures: procedures.map(({ procedure }) => procedure),
+    procedures: content.procedures.map(({ procedure }) => procedure),
     patient,
     checklistVersionId,
     minutes,

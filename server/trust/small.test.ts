@@ -48,7 +48,7 @@ async function examined(small: Small): Promise<string> {
     { ...wanted, heldOn: small.heldOn },
     account,
   );
-  const bank = (await lead.call('GET', '/bank-stations')).body.slice(0, small.stations);
+  const bank = (await lead.call('GET', '/bank-stations')).body.stations.slice(0, small.stations);
   const { rows } = await server.db.raw('select id from account where email = any(:emails)', {
     emails: EXAMINERS.slice(0, small.examiners).map(({ email }) => email),
   });

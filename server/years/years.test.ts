@@ -98,7 +98,7 @@ describe('two years of the demo', () => {
 
 describe('a station of the bank over its sittings', () => {
   const of = async (title: string): Promise<StationYears> => {
-    const bank: BankStation[] = (await lead.call('GET', '/bank-stations')).body;
+    const bank: BankStation[] = (await lead.call('GET', '/bank-stations')).body.stations;
     const station = bank.find((one) => one.title === title);
     return (await lead.call('GET', `/bank-stations/${station?.id}/years`).expect(200)).body;
   };

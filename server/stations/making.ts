@@ -1,0 +1,98 @@
+import { procedureById } from '@kritikos/catalogue/procedures';
+import type { Account } from '@kritikos/contracts/accounts';
+import { checklistContent } from '@kritikos/contracts/checklists';
+import type { BankCopy, BankFromFile, BankMade } from '@kritikos/contracts/stations';
+import { changedPieces, piecesOf, withChanges } from '@kritikos/core/checklists/pieces';
+import { recordAction } from '../audit/repository.ts';
+import { beginStationDraft, changeDraft } from '../checklists/drafts.ts';
+import { findChecklistVersion } from '../checklists/service.ts';
+import type { Database } from '../db/database.ts';
+import { newId } from '../http/newId.ts';
+import { invalid } from '../http/problems.ts';
+import {
+  createBankStation,
+  insertWithChecklist,
+  requireBankStation,
+  requireBankVersion,
+} from './service.ts';
+
+/**
+ * A station like another, of the bank or as an examination used it: its checklist, patient, minutes
+ * and equipment. Items that say the same keep their statistics.
+ */
+export async function copyStation(
+  db: Database,
+  { bankVersionId, title }: BankCopy,
+  by: Account,
+): Promise<BankMade> {
+  const like = await requireBankVersion(db, bankVersionId);
+  const { content, checklistId } = await findChecklistVersion(db, like.checklistVersionId);
+  const { patient, minutes, equipment } = like;
+  const id = await db.transaction(async (trx) => {
+    const made = await insertWithChecklist(
+      trx,
+      { title, patient, minutes, equipment, content, copyOf: checklistId },
+      by,
+    );
+    await recordAction(trx, {
+      accountId: by.id,
+      action: 'bank station copied',
+      subject: made,
+      detail: { bankVersionId },
+    });
+    return made;
+  });
+  return { station: await requireBankStation(db, id), draftId: null };
+}
+
+/**
+ * A station from a checklist file. Where the file is finished it is the station's checklist; where
+ * it is not, the station begins as its procedures would have it, and the file waits as a draft to
+ * be mended.
+ */
+export async function stationFromFile(
+  db: Database,
+  { title, minutes, checklist }: BankFromFile,
+  by: Account,
+): Promise<BankMade> {
+  const procedures = checklist.procedures.map(({ procedure }) => procedure);
+  const unknown = procedures.flatMap((id, i) => (procedureById(id) ? [] : [i]));
+  if (unknown.length > 0) {
+    throw invalid(
+      unknown.map((i) => ({
+        pointer: `/checklist/procedures/${i}/procedure`,
+        detail: `names ${procedures[i]}, which is not in the catalogue`,
+      })),
+    );
+  }
+  const finished = checklistContent.safeParse(checklist);
+  const around = { title, patient: null, minutes, equipment: [] };
+  if (finished.success) {
+    const id = await db.transaction((trx) =>
+      insertWithChecklist(trx, { ...around, content: finished.data }, by),
+    );
+    return { station: await requireBankStation(db, id), draftId: null };
+  }
+  const wanted = { ...around, procedures: procedures.map((procedure) => ({ procedure })) };
+  const { id } = await createBankStation(db, wanted, by);
+  const draft = await beginStationDraft(db, id, by);
+  const before = withChanges({}, draft.pieces);
+  const changed = changedPieces(before, { ...before, ...piecesOf(checklist, before) });
+  const gone = Object.keys(before).filter(
+    (piece) =>
+      piece.startsWith('item/') && !checklist.items.some(({ key }) => piece === `item/${key}`),
+  );
+  await changeDraft(
+    db,
+    draft.id,
+    {
+      id: newId(),
+      changes: [...changed, ...gone.map((piece) => ({ piece, value: null }))].map((change) => ({
+        ...change,
+        seen: 0,
+      })),
+    },
+    by,
+  );
+  return { station: await requireBankStation(db, id), draftId: draft.id };
+}
