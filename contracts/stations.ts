@@ -77,7 +77,7 @@ export const bankSearch = page.extend({
   words: z.string().trim().max(120).optional(),
   region: z.enum(REGIONS).optional(),
   kind: z.enum(KINDS).optional(),
-  structure: key.optional(),
+  structure: z.string().trim().max(80).optional(),
   condition: key.optional(),
   /** At least a quarter of its weight is of this domain. */
   domain: z.enum(DOMAINS).optional(),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { examinationLead, examinationLeads } from '../accounts.ts';
 import { checklistSummary, checklistVersion, writtenChecklist } from '../checklists.ts';
+import { blueprint, nextExamination, wantedWeights } from '../blueprint.ts';
 import {
   draft,
   draftAnswer,
@@ -39,6 +40,7 @@ import {
   bankStation,
   newBankStation,
   newStation,
+  stationOrder,
 } from '../stations.ts';
 import type { Contracts } from '../contract.ts';
 import { LEAD, leads, reads } from './access.ts';
@@ -198,6 +200,39 @@ export const preparation = {
     says: 'Add a station, before marking is first opened',
     access: leads('examination'),
     body: newStation,
+    answers: examination,
+  },
+  'GET /examinations/:examination/blueprint': {
+    says: 'What the stations of an examination ask by region, kind or structure, and what is wanted',
+    access: reads('examination'),
+    answers: blueprint,
+  },
+  'PUT /examinations/:examination/blueprint': {
+    says: 'Say how much of an examination is wanted in which cell of its blueprint',
+    access: leads('examination'),
+    body: wantedWeights,
+    answers: blueprint,
+  },
+  'PUT /examinations/:examination/stations/order': {
+    says: 'Put the stations in another order, before marking is first opened',
+    access: leads('examination'),
+    body: stationOrder,
+    answers: examination,
+  },
+  'POST /examinations/:examination/next': {
+    says: 'Make an examination like this one for another cohort; its stations are anchors',
+    access: reads('examination'),
+    body: nextExamination,
+    answers: examination,
+  },
+  'DELETE /stations/:station': {
+    says: 'Take a station out of its examination, before marking is first opened',
+    access: leads('station'),
+    answers: examination,
+  },
+  'POST /stations/:station/renewal': {
+    says: 'Take the newest version of the bank in a station’s place, before marking is first opened',
+    access: leads('station'),
     answers: examination,
   },
   'PATCH /stations/:station': {

@@ -5,6 +5,7 @@ import {
   previewCandidates,
   takeCohort,
 } from './candidates.ts';
+import * as blueprint from './blueprint.ts';
 import { planSheets } from './planning.ts';
 import * as candidates from './candidateRepository.ts';
 import * as examinations from './repository.ts';
@@ -27,6 +28,24 @@ export const examinationRoutes = [
   ),
   route('POST /examinations/:examination/stations', ({ db, params, body, account }) =>
     stations.addStation(db, params.examination, body, account),
+  ),
+  route('GET /examinations/:examination/blueprint', ({ db, params, account }) =>
+    blueprint.readBlueprint(db, params.examination, account),
+  ),
+  route('PUT /examinations/:examination/blueprint', ({ db, params, body, account }) =>
+    blueprint.keepWanted(db, params.examination, body, account),
+  ),
+  route('PUT /examinations/:examination/stations/order', ({ db, params, body, account }) =>
+    blueprint.orderStations(db, params.examination, body.stations, account),
+  ),
+  route('POST /examinations/:examination/next', ({ db, params, body, account }) =>
+    blueprint.makeNext(db, params.examination, body, account),
+  ),
+  route('DELETE /stations/:station', ({ db, params, account }) =>
+    blueprint.removeStation(db, params.station, account),
+  ),
+  route('POST /stations/:station/renewal', ({ db, params, account }) =>
+    blueprint.renewStation(db, params.station, account),
   ),
   route('PATCH /stations/:station', ({ db, params, body, account }) =>
     stations.changeChecklistVersion(db, params.station, body.checklistVersionId, account),

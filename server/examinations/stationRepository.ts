@@ -60,6 +60,7 @@ export async function findStation(
     .select('checklist_version_id as checklistVersionId');
 }
 
+/** Adds a station at a place where there is room, or at the end. */
 export async function insertStation(
   db: Database,
   station: {
@@ -69,15 +70,18 @@ export async function insertStation(
     minutes: number;
     checklistVersionId: string;
     bankVersionId: string;
+    position?: number;
   },
 ): Promise<void> {
   await db.raw(
     `insert into station (id, examination_id, position, title, minutes, checklist_version_id,
        bank_version_id)
-     select ?, ?, coalesce(max(position), 0) + 1, ?, ?, ?, ? from station where examination_id = ?`,
+     select ?, ?, coalesce(?::int, max(position) + 1, 1), ?, ?, ?, ? from station
+     where examination_id = ?`,
     [
       station.id,
       station.examinationId,
+      station.position ?? null,
       station.title,
       station.minutes,
       station.checklistVersionId,

@@ -12,6 +12,7 @@ import type { Database } from '../db/database.ts';
 import { newId } from '../http/newId.ts';
 import { HttpProblem, invalid } from '../http/problems.ts';
 import { bankFromChecklist, requireBankVersion } from '../stations/service.ts';
+import { makeRoom } from './blueprintRepository.ts';
 import * as examinations from './repository.ts';
 import {
   describeExamination,
@@ -21,7 +22,7 @@ import {
 } from './service.ts';
 import * as stations from './stationRepository.ts';
 
-/** Adds a station at the end: one of the bank, or one made from a checklist, which joins the bank. */
+/** Adds a station, at the end unless said: one of the bank, or one made from a checklist, which joins the bank. */
 export async function addStation(
   db: Database,
   examinationId: string,
@@ -34,9 +35,14 @@ export async function addStation(
       'Stations are added before marking is first opened, so that every candidate meets the same ones.',
     );
     const id = newId();
+    const count = (await stations.listStations(trx, examinationId, lead.id)).length;
+    const asked = 'bankVersionId' in wanted ? wanted.position : undefined;
+    const position = Math.min(asked ?? count + 1, count + 1);
+    await makeRoom(trx, examinationId, position);
     await stations.insertStation(trx, {
       id,
       examinationId,
+      position,
       ...(await used(trx, wanted, lead)),
     });
     await recordAction(trx, { accountId: lead.id, action: 'station added', subject: id });

@@ -34,9 +34,10 @@ describe('looking in the bank', () => {
     expect(titles(await look('kind=laxity'))).toEqual(laxity);
     expect(laxity.length).toBeGreaterThan(0);
     expect(laxity.length).toBeLessThan(all.total);
-    expect(titles(await look('structure=acl'))).toEqual(
-      of((s) => asks(s, (id) => procedureById(id)?.structures.includes('acl'))),
-    );
+    const structure = 'anterior cruciate ligament';
+    const loading = of((s) => asks(s, (id) => procedureById(id)?.structures.includes(structure)));
+    expect(titles(await look(`structure=${encodeURIComponent(structure)}`))).toEqual(loading);
+    expect(loading.length).toBeGreaterThan(0);
     expect(titles(await look('mostMinutes=7'))).toEqual(of(({ minutes }) => minutes <= 7));
     const [first] = all.stations;
     const condition = first?.patient?.condition ?? '';

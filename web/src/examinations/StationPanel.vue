@@ -9,9 +9,9 @@ import { useExamination } from './examinationStore.ts';
 const props = defineProps<{ examiners: Account[] }>();
 const store = useExamination();
 const stations = computed(() => store.current?.stationList ?? []);
-const { data: bank } = useReading('GET /bank-stations');
+const { data: bank } = useReading('GET /bank-stations', () => ({ query: { limit: 200 } }));
 const usable = computed(() =>
-  (bank.value ?? []).flatMap(({ retired, versionId, title, minutes, region }) =>
+  (bank.value?.stations ?? []).flatMap(({ retired, versionId, title, minutes, region }) =>
     retired
       ? []
       : [{ value: versionId, title, props: { subtitle: `${region}, ${minutes} minutes` } }],

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { PROCEDURES } from '@kritikos/catalogue/procedures';
+import { equipmentFor } from '@kritikos/catalogue/equipment';
+import { PROCEDURES, procedureById } from '@kritikos/catalogue/procedures';
 import type { BankStation } from '@kritikos/contracts/stations';
-import { reactive } from 'vue';
+import { reactive, watch } from 'vue';
 import { call } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
 import PatientFields from './PatientFields.vue';
@@ -22,6 +23,26 @@ const blank = {
 };
 const wanted = reactive({ ...blank });
 
+/** What the chosen procedures need; what was typed beside it stays. */
+watch(
+  () => wanted.procedures,
+  (now, before) => {
+    const needed = (ids: readonly string[]) => ids.flatMap((id) => equipmentOf(id));
+    const typed = things(wanted.equipment).filter((thing) => !needed(before).includes(thing));
+    wanted.equipment = [...new Set([...needed(now), ...typed])].join(', ');
+  },
+);
+function equipmentOf(id: string): string[] {
+  const procedure = procedureById(id);
+  return procedure ? equipmentFor(procedure) : [];
+}
+function things(typed: string): string[] {
+  return typed
+    .split(',')
+    .map((one) => one.trim())
+    .filter(Boolean);
+}
+
 const { fields, problem, submit } = useSubmit(async () => {
   const { title, patient } = wanted;
   await call('POST /bank-stations', {
@@ -30,10 +51,7 @@ const { fields, problem, submit } = useSubmit(async () => {
       procedures: wanted.procedures.map((procedure) => ({ procedure })),
       patient,
       minutes: Number(wanted.minutes),
-      equipment: wanted.equipment
-        .split(',')
-        .map((one) => one.trim())
-        .filter(Boolean),
+      equipment: things(wanted.equipment),
     },
   });
   Object.assign(wanted, blank, { procedures: [] });

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { checklistContent } from '@kritikos/contracts/checklists';
+import type { BankMade } from '@kritikos/contracts/stations';
+import type { DraftContent } from '@kritikos/core/checklists/draftChecklist';
+import { computed, ref, shallowRef } from 'vue';
+import { call, messageOf } from '../http/api.ts';
+import { useSubmit } from '../http/useSubmit.ts';
+import { counted } from '../shell/counted.ts';
+
+/** Makes a station from a checklist file; one that is not finished waits as a draft. */
+const open = defineModel<boolean>({ required: true });
+const emit = defineEmits<{ made: [made: BankMade] }>();
+const read = shallowRef<DraftContent | null>(null);
+const refused = ref<readonly { path: string; reason: string }[]>([]);
+const title = ref('');
+const minutes = ref('8');
+const lacking = computed(() =>
+  read.value ? (checklistContent.safeParse(read.value).error?.issues.length ?? 0) : 0,
+);
+
+async function look(chosen: File | File[] | null) {
+  read.value = null;
+  refused.value = [];
+  if (!(chosen instanceof File)) return;
+  const { readDraftChecklist } = await import('@kritikos/contracts/openChecklist');
+  const { RefusedFile } = await import('@kritikos/contracts/openFile');
+  try {
+    read.value = readDraftChecklist(await chosen.text());
+    title.value ||= read.value.procedures
+      .map((own) => own.title)
+      .join(', ')
+      .slice(0, 80);
+  } catch (error) {
+    refused.value =
+      error instanceof RefusedFile ? error.problems : [{ path: '', reason: messageOf(error) }];
+  }
+}
+const { fields, problem, submit } = useSubmit(async () => {
+  if (!read.value) return;
+  // What is read is as the server reads it; its lists are only not written to.
+  const checklist = JSON.parse(JSON.stringify(read.value)) as never;
+  const made = await call('POST /bank-stations/files', {
+    body: { title: title.value, minutes: Number(minutes.value), checklist },
+  });
+  open.value = false;
+  read.value = null;
+  title.value = '';
+  emit('made', made);
+});
+const others = computed(() =>
+  Object.entries(fields.value).filter(([field]) => !['title', 'minutes'].includes(field)),
+);
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="600" scrollable>
+    <v-card title="A station from a file">
+      <v-card-text class="d-grid ga-3">
+        <v-file-input
+          label="Checklist file (JSON or FHIR Questionnaire)"
+          accept=".json,application/json"
+          variant="outlined"
+          density="compact"
+          hide-details
+          @update:model-value="look"
+        />
+        <v-alert v-if="refused.length > 0" type="error" role="alert">
+          <p>Nothing was taken. Put right in the file:</p>
+          <ul>
+            <li v-for="{ path, reason } in refused.slice(0, 8)" :key="path + reason">
+              <code v-if="path">{{ path }}</code> {{ reason }}
+            </li>
+          </ul>
+          <p v-if="refused.length > 8">and {{ refused.length - 8 }} more.</p>
+        </v-alert>
+        <template v-if="read">
+          <p>
+            {{ read.procedures.map((own) => own.title).join(', ') }},
+            {{ counted(read.items.length, 'item') }}.
+            <template v-if="lacking > 0">
+              It is not finished ({{ counted(lacking, 'thing') }} missing): the station begins as
+              its procedures would have it, and the file waits as a draft to be mended.
+            </template>
+          </p>
+          <v-text-field v-model="title" label="Title" :error-messages="fields.title ?? []" />
+          <v-text-field
+            v-model="minutes"
+            label="Minutes"
+            inputmode="numeric"
+            :error-messages="fields.minutes ?? []"
+          />
+        </template>
+        <v-alert v-if="problem || others.length > 0" type="error" role="alert">
+          {{ problem }}
+          <div v-for="[field, detail] in others" :key="field">{{ field }} {{ detail }}</div>
+        </v-alert>
+      </v-card-text>
+      <v-card-actions>
+        <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn color="primary" variant="flat" :disabled="!read" @click="submit">Make it</v-btn>
+      </v-card-actions>
+    </v-card>
+  </v-dialog>
+</template>
