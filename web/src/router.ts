@@ -50,6 +50,12 @@ const routes: RouteRecordRaw[] = [
         meta: lead('Prepare'),
       },
       {
+        path: 'blueprint',
+        component: () => import('./examinations/BlueprintPage.vue'),
+        props: true,
+        meta: lead('Blueprint'),
+      },
+      {
         path: 'calibration',
         component: () => import('./calibration/CalibrationPage.vue'),
         meta: lead('Calibrate'),

@@ -1,15 +1,24 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue';
+import type { ExaminationSummary } from '@kritikos/contracts/examinations';
+import { computed, reactive, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import { useSubmit } from '../http/useSubmit.ts';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
+import NextDialog from './NextDialog.vue';
 
 const router = useRouter();
 const { data, error, reload } = useReading('GET /examinations');
 const creating = ref(false);
+const like = shallowRef<ExaminationSummary | null>(null);
+const copying = computed({
+  get: () => like.value !== null,
+  set: (open) => {
+    if (!open) like.value = null;
+  },
+});
 const wanted = reactive({
   title: '',
   school: '',
@@ -49,6 +58,7 @@ const {
             <th class="number">Stations</th>
             <th class="number">Candidates</th>
             <th class="number">Sheets submitted</th>
+            <th><span class="d-sr-only">What can be done</span></th>
           </tr>
         </thead>
         <tbody>
@@ -62,10 +72,21 @@ const {
             <td class="number">{{ one.stations }}</td>
             <td class="number">{{ one.candidates }}</td>
             <td class="number">{{ one.submitted }} of {{ one.sheets }}</td>
+            <td>
+              <button
+                class="linkish"
+                type="button"
+                :aria-label="`Next year’s, like ${one.title}`"
+                @click="like = one"
+              >
+                next year’s
+              </button>
+            </td>
           </tr>
         </tbody>
       </table>
     </WideTable>
+    <NextDialog v-model="copying" :like="like" />
     <v-dialog v-model="creating" max-width="520">
       <v-card title="New examination">
         <v-card-text class="d-grid ga-3">

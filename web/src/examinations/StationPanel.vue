@@ -108,7 +108,13 @@ const setAssigned = (station: Station, accountId: string, part: Partial<Assigned
 
 <template>
   <section class="panel">
-    <h2>Stations</h2>
+    <div class="d-flex align-center ga-3">
+      <h2>Stations</h2>
+      <v-spacer />
+      <router-link :to="`/examinations/${store.current?.id}/blueprint`">
+        Blueprint and order
+      </router-link>
+    </div>
     <p v-if="stations.length === 0" class="soft">
       No station yet. Choose one of the bank; its checklist comes with it.
     </p>

@@ -56,6 +56,7 @@ const others = computed(() =>
   <v-dialog v-model="open" max-width="600" scrollable>
     <v-card title="A station from a file">
       <v-card-text class="d-grid ga-3">
+        <p class="soft">What it lacks, it may lack: then it waits as a draft.</p>
         <v-file-input
           label="Checklist file (JSON or FHIR Questionnaire)"
           accept=".json,application/json"

@@ -1,0 +1,80 @@
+import { CONDITIONS } from '@kritikos/catalogue/conditions';
+import { equipmentFor } from '@kritikos/catalogue/equipment';
+import { KINDS, REGIONS } from '@kritikos/catalogue/procedure';
+import { procedureById } from '@kritikos/catalogue/procedures';
+import type { BlueprintRows, BlueprintStationRead } from '@kritikos/contracts/blueprint';
+import type { BlueprintStation } from '@kritikos/core/examinations/blueprint';
+import type { NeedyStation } from '@kritikos/core/examinations/needs';
+import { KIND_WORDS } from '../catalogue/words.ts';
+
+export const ROW_WORDS: Readonly<Record<BlueprintRows, string>> = {
+  region: 'Regions',
+  kind: 'Kinds of procedure',
+  structure: 'Structures',
+};
+
+/** The rows that a procedure falls into. */
+function rowsOf(id: string, rows: BlueprintRows): readonly string[] {
+  const procedure = procedureById(id);
+  if (!procedure) return ['not in the catalogue'];
+  switch (rows) {
+    case 'region':
+      return [procedure.region];
+    case 'kind':
+      return [procedure.kind];
+    case 'structure':
+      return procedure.structures.length > 0 ? procedure.structures : ['no structure'];
+  }
+}
+
+/** The stations as the blueprint weighs them. */
+export function asWeighed(
+  stations: readonly BlueprintStationRead[],
+  rows: BlueprintRows,
+): BlueprintStation[] {
+  return stations.map((station) => ({
+    ...station,
+    procedures: station.procedures.map((id) => ({ id, rows: rowsOf(id, rows) })),
+  }));
+}
+
+/** The rows that the grid shows: all regions and kinds; of structures those that are asked or wanted. */
+export function shownRows(
+  rows: BlueprintRows,
+  filled: readonly string[],
+  wanted: readonly string[],
+): string[] {
+  const fixed: readonly string[] =
+    rows === 'region'
+      ? REGIONS.filter((region) => region !== 'any')
+      : rows === 'kind'
+        ? KINDS.filter((kind) => kind !== 'preparation')
+        : [];
+  const others = [...new Set([...filled, ...wanted])].filter((row) => !fixed.includes(row)).sort();
+  return [...fixed, ...others];
+}
+
+export function sayRow(row: string, rows: BlueprintRows): string {
+  if (rows === 'kind') return KIND_WORDS[row as keyof typeof KIND_WORDS] ?? row;
+  return row === 'any' ? 'any region' : row;
+}
+
+export function procedureName(id: string): string {
+  return procedureById(id)?.names[0] ?? id;
+}
+
+/** What the stations need: what each names, and what its procedures cannot do without. */
+export function asNeedy(stations: readonly BlueprintStationRead[]): NeedyStation[] {
+  return stations.map(({ title, equipment, procedures, patient }) => {
+    const own = procedures.flatMap((id) => {
+      const procedure = procedureById(id);
+      return procedure ? equipmentFor(procedure) : [];
+    });
+    const condition = CONDITIONS.find(({ id }) => id === patient?.condition);
+    return {
+      title,
+      equipment: [...new Set([...equipment, ...own])],
+      patient: condition && patient ? `${condition.name}, ${patient.side}` : 'nothing special',
+    };
+  });
+}
