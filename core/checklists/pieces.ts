@@ -92,6 +92,15 @@ export function changedPieces(before: Pieces, after: Pieces): PieceChange[] {
   });
 }
 
+/** What changes in the pieces of a draft so that it says this; what is not of the checklist stays. */
+export function changesTo(before: Pieces, content: DraftContent): PieceChange[] {
+  const after = piecesOf(content, before);
+  const ofChecklist = Object.fromEntries(
+    Object.entries(before).filter(([piece]) => piece in after || isItemPiece(piece)),
+  );
+  return changedPieces(ofChecklist, after);
+}
+
 /** The pieces after changes; a piece that became `null` is gone. */
 export function withChanges(pieces: Pieces, changes: readonly PieceChange[]): Pieces {
   const changed = { ...pieces };

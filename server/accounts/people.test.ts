@@ -173,7 +173,7 @@ describe('disabling', () => {
 
 describe('who leads an examination', () => {
   it('is said by whoever leads it, and somebody always does', async () => {
-    const [{ id }] = (await administrator.call('GET', '/examinations')).body;
+    const id = await server.thisYears();
     const path = `/examinations/${id}/leads`;
     const [person, token] = await invite('reader@orrinmouth.example');
     await choose(token, DEMO_PASSWORD).expect(200);

@@ -19,7 +19,7 @@ let overview: AgreementOverview;
 
 beforeAll(async () => {
   lead = await server.lead();
-  id = (await lead.call('GET', '/examinations')).body[0].id;
+  id = await server.thisYears();
   overview = await agreementOf(lead, id);
 });
 

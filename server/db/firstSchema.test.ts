@@ -14,7 +14,7 @@ let id: string;
 
 beforeAll(async () => {
   lead = await server.lead();
-  id = (await lead.call('GET', '/examinations')).body[0].id;
+  id = await server.thisYears();
 });
 
 const countOf = async (table: string) =>

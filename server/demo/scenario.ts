@@ -28,6 +28,7 @@ import {
   SCHOOL,
   studentName,
 } from './people.ts';
+import { prepareNextYear } from './preparing.ts';
 import { filledSheet, playStation } from './rounds.ts';
 import type { Cohort } from './rounds.ts';
 import { sheetsOfStation } from './repository.ts';
@@ -70,7 +71,7 @@ interface Stage {
 /**
  * Loads the demo into an empty database, and leaves one with people in it alone: two cohorts of an
  * invented school, last year's examination complete, signed and released, this year's being marked
- * (see `IMPERFECTIONS`). The same size and seed make the same demo.
+ * (see `IMPERFECTIONS`), next year's in preparation. The same size and seed make the same demo.
  */
 export async function loadDemo(db: Database, jobs: Jobs, size = USUAL_SIZE): Promise<boolean> {
   if (await hasAnyAccount(db)) return false;
@@ -90,6 +91,7 @@ export async function loadDemo(db: Database, jobs: Jobs, size = USUAL_SIZE): Pro
   const stage = { db, jobs, lead, examiners, bank, chance, imperfections };
   await holdLastYear(stage);
   await holdThisYear(stage, size.candidates);
+  await prepareNextYear(db, bank, lead);
   return true;
 }
 

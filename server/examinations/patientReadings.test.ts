@@ -15,7 +15,7 @@ let demo: Examination;
 
 beforeAll(async () => {
   lead = await server.lead();
-  const [{ id }] = (await lead.call('GET', '/examinations')).body;
+  const id = await server.thisYears();
   demo = (await lead.call('GET', `/examinations/${id}`)).body;
 });
 

@@ -9,7 +9,7 @@ import { startServer } from '../testing/startServer.ts';
 const server = await startServer('demo');
 const lead = await server.lead();
 const examiner = await server.signIn(EXAMINERS[0].email);
-const examination = (await lead.call('GET', '/examinations')).body[0].id as string;
+const examination = await server.thisYears();
 const own = (await examiner.call('GET', '/own/stations')).body[0];
 const sheet = own.sheets.find((s: { submittedAt: unknown }) => !s.submittedAt).id as string;
 

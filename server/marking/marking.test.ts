@@ -201,9 +201,8 @@ describe('marking a sheet', () => {
       clock: { running: false, remaining: 200 },
     });
     const lead = await server.lead();
-    const examinations = (await lead.call('GET', '/examinations')).body;
-    const { attention } = (await lead.call('GET', `/examinations/${examinations[0].id}/marking`))
-      .body;
+    const id = await server.thisYears();
+    const { attention } = (await lead.call('GET', `/examinations/${id}/marking`)).body;
     expect(attention).toContainEqual(
       expect.objectContaining({ sheetId: sheet.id, reason: 'safety event' }),
     );
@@ -228,7 +227,7 @@ describe('marking a sheet', () => {
       account: examiner.account?.name,
     });
     expect(record.events.at(-2).body.type).toBe('submit');
-    const [{ id }] = (await lead.call('GET', '/examinations')).body;
+    const id = await server.thisYears();
     const { attention } = (await lead.call('GET', `/examinations/${id}/marking`)).body;
     expect(attention.find((a: { sheetId: string }) => a.sheetId === sheet.id).reason).toMatch(
       /1 late tap$/,
@@ -278,7 +277,7 @@ describe('the end of a sheet', () => {
 
   it('is a matter of open marking, but a sheet under way can be finished', async () => {
     const lead = await server.lead();
-    const [{ id }] = (await lead.call('GET', '/examinations')).body;
+    const id = await server.thisYears();
     const third = await server.signIn(EXAMINERS[3].email);
     const [station] = (await third.call('GET', '/own/stations')).body;
     const open = station.sheets.find((s: { submittedAt: unknown }) => !s.submittedAt);

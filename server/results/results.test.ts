@@ -18,7 +18,7 @@ const reportOf = async (candidate: string | undefined): Promise<CandidateReport>
 
 beforeAll(async () => {
   lead = await server.lead();
-  id = (await lead.call('GET', '/examinations')).body[0].id;
+  id = await server.thisYears();
   results = (await lead.call('GET', `/examinations/${id}/results`)).body;
 });
 

@@ -26,7 +26,7 @@ const sign = (settings: Settings, follows: string | null, reason = 'Agreed by th
 
 beforeAll(async () => {
   lead = await server.lead();
-  id = (await lead.call('GET', '/examinations')).body[0].id;
+  id = await server.thisYears();
   page = await open();
 });
 

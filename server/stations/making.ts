@@ -2,7 +2,7 @@ import { procedureById } from '@kritikos/catalogue/procedures';
 import type { Account } from '@kritikos/contracts/accounts';
 import { checklistContent } from '@kritikos/contracts/checklists';
 import type { BankCopy, BankFromFile, BankMade } from '@kritikos/contracts/stations';
-import { changedPieces, piecesOf, withChanges } from '@kritikos/core/checklists/pieces';
+import { changesTo, withChanges } from '@kritikos/core/checklists/pieces';
 import { recordAction } from '../audit/repository.ts';
 import { beginStationDraft, changeDraft } from '../checklists/drafts.ts';
 import { findChecklistVersion } from '../checklists/service.ts';
@@ -76,22 +76,11 @@ export async function stationFromFile(
   const wanted = { ...around, procedures: procedures.map((procedure) => ({ procedure })) };
   const { id } = await createBankStation(db, wanted, by);
   const draft = await beginStationDraft(db, id, by);
-  const before = withChanges({}, draft.pieces);
-  const changed = changedPieces(before, { ...before, ...piecesOf(checklist, before) });
-  const gone = Object.keys(before).filter(
-    (piece) =>
-      piece.startsWith('item/') && !checklist.items.some(({ key }) => piece === `item/${key}`),
-  );
+  const changes = changesTo(withChanges({}, draft.pieces), checklist);
   await changeDraft(
     db,
     draft.id,
-    {
-      id: newId(),
-      changes: [...changed, ...gone.map((piece) => ({ piece, value: null }))].map((change) => ({
-        ...change,
-        seen: 0,
-      })),
-    },
+    { id: newId(), changes: changes.map((change) => ({ ...change, seen: 0 })) },
     by,
   );
   return { station: await requireBankStation(db, id), draftId: draft.id };

@@ -93,7 +93,10 @@ export async function startServer(
     agent,
     signIn,
     lead: () => signIn(LEAD.email),
-    thisYears: async () => (await db('examination').orderBy('held_on', 'desc').first('id')).id,
+    thisYears: async () => {
+      const opened = db('examination').whereNotNull('marking_opened_at');
+      return (await opened.orderBy('held_on', 'desc').first('id')).id;
+    },
     anyone: caller(agent(), { account: null, csrfToken: '', needsFirstAdministrator: false }),
   };
 }

@@ -35,7 +35,7 @@ export async function relatedSittings(
   return rows;
 }
 
-/** The examinations that used a station of the bank, the newest first; of those that may be read. */
+/** The examinations in which a station of the bank was marked, the newest first; of those that may be read. */
 export async function sittingsOf(
   db: Database,
   bankStationId: string,
@@ -46,7 +46,8 @@ export async function sittingsOf(
     `${HELD}
      where ${readBy('e.id')} and exists (select from station s
        join bank_station_version v on v.id = s.bank_version_id
-       where s.examination_id = e.id and v.bank_station_id = :bankStationId)
+       where s.examination_id = e.id and v.bank_station_id = :bankStationId
+         and exists (select from sheet h where h.station_id = s.id and h.submitted_at is not null))
      order by e.held_on desc, e.id desc limit :most`,
     { bankStationId, viewer, most },
   );

@@ -2,7 +2,7 @@ import type { Draft, StationPart, StationParts } from '@kritikos/contracts/draft
 import type { DraftContent } from '@kritikos/core/checklists/draftChecklist';
 import type { Mend } from '@kritikos/core/checklists/finding';
 import { mend } from '@kritikos/core/checklists/mend';
-import { changedPieces, contentOf, piecesOf } from '@kritikos/core/checklists/pieces';
+import { changesTo, contentOf } from '@kritikos/core/checklists/pieces';
 import type { PieceChange } from '@kritikos/core/checklists/pieces';
 import { useDebounceFn, useEventListener, useIntervalFn } from '@vueuse/core';
 import { v7 as newId } from 'uuid';
@@ -159,12 +159,7 @@ export function useDraft(id: string) {
 
   /** Changes the checklist as a whole; what came of it is told apart piece by piece. */
   function edit(change: (content: DraftContent) => DraftContent): void {
-    const before = pieces.value;
-    const after = piecesOf(change(content.value), before);
-    const ofChecklist = Object.fromEntries(
-      Object.entries(before).filter(([piece]) => piece in after || piece.startsWith('item/')),
-    );
-    take(changedPieces(ofChecklist, after));
+    take(changesTo(pieces.value, change(content.value)));
   }
 
   const partOf = <P extends StationPart>(part: P) =>

@@ -71,7 +71,7 @@ const minutes = computed(() => props.stations.reduce((sum, station) => sum + sta
           </button>
           <span class="figures soft">{{ i + 1 }}</span>
           <div class="what">
-            <b>{{ station.title }}</b>
+            <b>{{ station.title }}</b>&nbsp;
             <span class="soft">{{ station.minutes }} min.</span>
             <div class="soft">{{ station.procedures.map(procedureName).join(' · ') }}</div>
             <div v-if="station.newest" class="since">
