@@ -23,8 +23,23 @@ export const BOTH_SIDES: GradedItem = {
   saidEarns: false,
 };
 
-const SAYS_BOTH =
-  /\b(?:both|each|other|opposite|uninvolved|unaffected|uninjured|sound|healthy|contralateral) (?:side|leg|arm|limb|knee|hip|shoulder|elbow|wrist|hand|ankle|foot)s?\b|\bbilateral(?:ly)?\b|\bleft (?:and|with|to|against) right\b|\bright (?:and|with|to|against) left\b|\bside[- ]to[- ]side\b|\bcontralateral\b|\bsides? (?:are )?compared\b|\bcompares? (?:the )?(?:two )?sides\b/i;
+const LIMB = 'leg|arm|limb|knee|hip|shoulder|elbow|wrist|ankle|foot|feet';
+/**
+ * Words that ask for the other side. 'The other knee' alone does not: it may only be held out of
+ * the way; nor does 'the other hand', which is mostly the examiner's.
+ */
+const SAYS_BOTH = new RegExp(
+  [
+    String.raw`\b(?:both|each|other|opposite|uninvolved|unaffected|uninjured|sound|healthy|contralateral) sides?\b`,
+    String.raw`\bboth (?:${LIMB})s?\b`,
+    String.raw`\b(?:uninvolved|unaffected|uninjured|sound|healthy|contralateral) (?:${LIMB}|hand|one)\b`,
+    String.raw`\b(?:compar|repeat|test|examin|measur|perform)\w* .*\b(?:other|opposite) (?:${LIMB})\b`,
+    String.raw`\bbilateral(?:ly)?\b|\bside[- ]to[- ]side\b|\bsides? (?:are )?compared\b`,
+    String.raw`\bleft (?:and|with|to|against) right\b|\bright (?:and|with|to|against) left\b`,
+    String.raw`\bcompares? (?:the )?(?:two )?sides\b`,
+  ].join('|'),
+  'i',
+);
 
 /** Whether an item asks for the other side too: by its domain, its pair of sides, or its words. */
 export function comparesSides(item: DraftItem): boolean {

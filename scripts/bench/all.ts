@@ -12,6 +12,7 @@ import { benchPeople } from './people.ts';
 import { benchQuality } from './quality.ts';
 import { benchRasch } from './rasch.ts';
 import { benchSheet } from './sheet.ts';
+import { benchWorkshop } from './workshop.ts';
 
 /** One bench a room; a name on the command line runs that one alone. */
 const benches = {
@@ -28,6 +29,7 @@ const benches = {
   hints: benchHints,
   pages: benchPages,
   analyses: benchAnalyses,
+  workshop: benchWorkshop,
 };
 const wanted = process.argv.slice(2);
 

@@ -29,6 +29,9 @@ const notes = computed(() => {
   }
   return byItem;
 });
+/** What was found of an item, as one word: as long as it is the same, its row stays as it is. */
+const sign = (key: string) =>
+  (notes.value.get(key) ?? []).map(({ rule, words }) => rule + words).join();
 const open = ref<ReadonlySet<string>>(new Set());
 function toggle(key: string) {
   const now = new Set(open.value);
@@ -135,7 +138,12 @@ useDragging(
         <span v-if="phase.items.length > 0" class="soft weighs">weight</span>
       </div>
       <ol ref="lists" :data-list="phase.domain">
-        <li v-for="item in phase.items" :key="item.key" :data-key="item.key">
+        <li
+          v-for="item in phase.items"
+          :key="item.key"
+          v-memo="[item, places.get(item.key), open.has(item.key), disabled, sign(item.key)]"
+          :data-key="item.key"
+        >
           <div class="line">
             <ItemRow
               :item="item"

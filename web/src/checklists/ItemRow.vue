@@ -47,6 +47,7 @@ function setWeight(typed: string) {
       rows="1"
       maxlength="300"
       data-part="text"
+      :title="item.text"
       :disabled="disabled"
       :aria-label="`Words of item ${place}`"
       placeholder="One act, in words that can be seen or heard"

@@ -21,6 +21,7 @@ export function useDragging(
   dropped: (where: Dropped) => void,
 ): void {
   let made: Sortable[] = [];
+  let known: readonly HTMLElement[] = [];
   const end = () => {
     for (const sortable of made) sortable.destroy();
     made = [];
@@ -28,7 +29,10 @@ export function useDragging(
   watch(
     lists,
     (elements) => {
+      // Told at every rendering; the lists themselves are mostly the same.
+      if (elements.length === known.length && elements.every((one, i) => one === known[i])) return;
       end();
+      known = [...elements];
       made = elements.map((element) =>
         Sortable.create(element, {
           group,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiDotsHorizontal, mdiDragVertical } from '@mdi/js';
 import type { BlueprintStationRead } from '@kritikos/contracts/blueprint';
-import { computed, nextTick, useTemplateRef } from 'vue';
+import { computed, useTemplateRef, watch } from 'vue';
 import { useDragging } from '../checklists/useDragging.ts';
 import type { Dropped } from '../checklists/useDragging.ts';
 import { procedureName } from './blueprintRows.ts';
@@ -26,14 +26,27 @@ function orderWith(id: string, before: string | null): string[] {
   others.splice(at < 0 ? others.length : at, 0, id);
   return others;
 }
-async function step(id: string, by: -1 | 1) {
+/** The station that the keys move: wherever it comes to stand, its handle keeps the focus. */
+let moving: string | null = null;
+function step(id: string, by: -1 | 1) {
   const at = ids.value.indexOf(id) + by;
   if (at < 0 || at >= ids.value.length) return;
   const others = ids.value.filter((one) => one !== id);
   others.splice(at, 0, id);
+  moving = id;
   emit('order', others);
-  await nextTick();
-  document.querySelector<HTMLElement>(`li[data-key="${id}"] .handle`)?.focus();
+}
+watch(
+  ids,
+  () => {
+    if (moving === null) return;
+    document.querySelector<HTMLElement>(`li[data-key="${moving}"] .handle`)?.focus();
+  },
+  { flush: 'post' },
+);
+/** Whoever goes elsewhere by themselves is left there. */
+function left(event: FocusEvent) {
+  if (event.relatedTarget !== null) moving = null;
 }
 const here = useTemplateRef<HTMLElement>('here');
 const there = useTemplateRef<HTMLElement>('there');
@@ -64,6 +77,7 @@ const minutes = computed(() => props.stations.reduce((sum, station) => sum + sta
             type="button"
             :disabled="disabled"
             :aria-label="`Move ${station.title}; arrow keys move it`"
+            @blur="left"
             @keydown.up.prevent="step(station.id, -1)"
             @keydown.down.prevent="step(station.id, 1)"
           >
