@@ -82,9 +82,10 @@ export function readDraftChecklist(text: string): DraftContent {
   try {
     return readEitherChecklist(text).checklist;
   } catch (refused) {
-    const content = unfinished.safeParse(parsed(text));
-    if (content.success) return content.data.checklist;
-    throw refused;
+    const content = parsed(text) as { format?: unknown; version?: unknown } | null;
+    if (content?.format !== FORMAT || content.version !== FORMAT_VERSION) throw refused;
+    // What a draft cannot be either is less than what a published checklist must be.
+    return readContent(unfinished, content).checklist;
   }
 }
 

@@ -13,7 +13,9 @@ export function markable(draft: DraftContent): ChecklistContent {
 function markableItem(item: DraftItem): ChecklistItem {
   const text = item.text.trim() === '' ? '(no words yet)' : item.text;
   const filled = withScales({ ...item, text, weight: item.weight ?? 1 }, markableScale);
-  return filled as ChecklistItem;
+  const whole =
+    filled.kind === 'cluster' ? { ...filled, options: filled.options.map(named) } : filled;
+  return whole as ChecklistItem;
 }
 
 function markableScale(scale: DraftScale): DraftScale {
@@ -43,7 +45,13 @@ function markableScale(scale: DraftScale): DraftScale {
       const halfTolerance = scale.halfTolerance ?? 0;
       return { ...scale, lower, upper, halfTolerance, maximum: scale.maximum ?? upper + 10 };
     }
+    case 'choice':
+      return { ...scale, options: scale.options.map(named) };
     default:
       return scale;
   }
+}
+
+function named<Option extends { readonly label: string }>(option: Option): Option {
+  return option.label.trim() === '' ? { ...option, label: '(no words yet)' } : option;
 }

@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { EXAMINER, LEAD, PASSWORD } from '../people.ts';
 import { faultsOf } from './faults.ts';
 import { SCENES } from './scenes.ts';
-import type { Scene, Who } from './scenes.ts';
+import type { Scene, Who } from './scene.ts';
 
 /**
  * Drives the demo through every page, dialog and state, in both themes and all widths; says what

@@ -1,20 +1,6 @@
-import type { BrowserContext, Page } from '@playwright/test';
-
-export type Who = 'nobody' | 'lead' | 'examiner' | 'first';
-
-/** One state of one screen: how to get there, and what shows that it is reached. */
-export interface Scene {
-  readonly name: string;
-  readonly who: Who;
-  /** Where it is; `:e` stands for the demo examination. */
-  readonly path: string;
-  /** Text that shows that the page is there. */
-  readonly sign: string | RegExp;
-  /** What to do there before the picture. */
-  readonly then?: (page: Page, context: BrowserContext) => Promise<void>;
-  /** Screens of the examiner are looked at on a phone too. */
-  readonly phone?: true;
-}
+import type { Page } from '@playwright/test';
+import type { Scene, Who } from './scene.ts';
+import { SCENES_OF_PREPARING } from './scenesOfPreparing.ts';
 
 const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first();
 const settle = (page: Page) => page.waitForTimeout(350);
@@ -143,10 +129,7 @@ export const SCENES: readonly Scene[] = [
     await page.getByText(/cannot be taken/).waitFor();
   }),
   lead('bank', '/bank', 'Unsteady ankle'),
-  lead('new station of the bank', '/bank', 'Unsteady ankle', async (page, context) => {
-    await button(page, 'New station').click();
-    await untilDialog(page, context);
-  }),
+  ...SCENES_OF_PREPARING,
   lead('audit', '/audit', 'signed in'),
   lead('for programs', '/for-programs', 'Who is signed in here'),
   examined('overview', '', 'Stations'),

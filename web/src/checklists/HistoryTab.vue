@@ -42,6 +42,9 @@ const partsOf = (change: KeptChange, value: unknown): Record_ =>
 /** What a change says otherwise than what stood there. */
 function told(change: KeptChange): string {
   const before = beforeOf(change);
+  if (change.first && before === null && !isItemPiece(change.piece)) {
+    return `now ${sayValue(change.value, items.value)}`;
+  }
   if (!isItemPiece(change.piece)) {
     return `${sayValue(before, items.value)} → ${sayValue(change.value, items.value)}`;
   }

@@ -75,15 +75,13 @@ function setWeight(typed: string) {
       <v-list density="compact">
         <v-list-item title="Move up" :disabled="disabled" @click="emit('step', -1)" />
         <v-list-item title="Move down" :disabled="disabled" @click="emit('step', 1)" />
-        <v-divider />
         <v-list-item
-          v-for="phase in PHASES"
+          v-for="phase in PHASES.filter(({ domain }) => domain !== item.domain)"
           :key="phase.domain"
           :title="`To ${phase.title}`"
-          :disabled="disabled || phase.domain === item.domain"
+          :disabled="disabled"
           @click="emit('phase', phase.domain)"
         />
-        <v-divider />
         <v-list-item title="Double it" :disabled="disabled" @click="emit('double')" />
         <v-list-item title="Take it out" :disabled="disabled" @click="emit('remove')" />
       </v-list>

@@ -120,8 +120,13 @@ async function putAway(away: boolean) {
     Not saved: {{ own.refusal.value }} Put it right; it is sent again with the next change.
   </v-alert>
   <v-alert v-if="problem" type="error" role="alert" class="mb-3">{{ problem }}</v-alert>
-  <DraftImport v-model="importing" :own="own" />
-  <TimeExplained v-model="explaining" :time="time" :items="own.content.value.items" />
+  <DraftImport v-if="importing" v-model="importing" :own="own" />
+  <TimeExplained
+    v-if="explaining"
+    v-model="explaining"
+    :time="time"
+    :items="own.content.value.items"
+  />
 </template>
 
 <style scoped>

@@ -42,6 +42,17 @@ describe('a change in words', () => {
   });
 });
 
+describe('a word of the vocabulary', () => {
+  it('is said as the page says it', () => {
+    expect(sayChanges([{ part: 'criticality', before: 'none', after: 'flag' }])).toEqual([
+      'what missing it does: counts by its weight → missing it is noted on the report',
+    ]);
+    expect(sayChanges([{ part: 'domain', before: 'technique', after: 'communication' }])).toEqual([
+      'phase: perform → close',
+    ]);
+  });
+});
+
 describe('the action of a finding', () => {
   it('says what it does', () => {
     expect(sayMend({ do: 'split', item: 'a', into: ['One', 'Two', 'Three'] })).toBe('Make 3 items');

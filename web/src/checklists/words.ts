@@ -3,6 +3,7 @@ import type { ItemKind } from '@kritikos/core/checklists/asKind';
 import type { Mend } from '@kritikos/core/checklists/finding';
 import { isItemPiece } from '@kritikos/core/checklists/pieces';
 import type { PlacedItem } from '@kritikos/core/checklists/pieces';
+import { PHASES } from '../marking/phases.ts';
 import type { Criticality, Observability } from '@kritikos/core/scoring/checklist';
 
 export const KIND_WORDS: Readonly<Record<ItemKind, string>> = {
@@ -125,7 +126,19 @@ const PART_WORDS: Readonly<Record<string, string>> = {
 
 /** A part of an item as it is called on the page. */
 export function sayPart(part: string): string {
-  return PART_WORDS[part] ?? part;
+  return PART_WORDS[part] ?? PIECE_WORDS[part]?.toLowerCase() ?? part;
+}
+
+/** Parts whose values are words of the vocabulary, as the page says them. */
+const VALUE_WORDS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  kind: lower(KIND_WORDS),
+  criticality: lower(CRITICALITY_WORDS),
+  observability: { seen: 'seen', spoken: 'heard', felt: 'felt' },
+  domain: Object.fromEntries(PHASES.map(({ domain, title }) => [domain, title.toLowerCase()])),
+};
+
+function lower(words: Readonly<Record<string, string>>): Record<string, string> {
+  return Object.fromEntries(Object.entries(words).map(([key, said]) => [key, said.toLowerCase()]));
 }
 
 /** What belongs to one way of marking: where that changed, it need not be told part by part. */
@@ -142,15 +155,10 @@ export function sayChanges(
   const otherKind = parts.some(({ part }) => part === 'kind');
   return parts
     .filter(({ part }) => !(otherKind && OF_THE_KIND.has(part)))
-    .map(({ part, before, after }) =>
-      part === 'kind'
-        ? `${sayPart(part)}: ${sayKind(before)} → ${sayKind(after)}`
-        : `${sayPart(part)}: ${sayValue(before)} → ${sayValue(after)}`,
-    );
-}
-
-function sayKind(kind: unknown): string {
-  return KIND_WORDS[kind as ItemKind]?.toLowerCase() ?? String(kind);
+    .map(({ part, before, after }) => {
+      const said = (value: unknown) => VALUE_WORDS[part]?.[String(value)] ?? sayValue(value);
+      return `${sayPart(part)}: ${said(before)} → ${said(after)}`;
+    });
 }
 
 /** The words of items by their keys, for what names them. */

@@ -39,9 +39,6 @@ const rounded = (value: number | null | undefined, unit: string) =>
         <tr v-for="s in stations" :key="s.id" :class="{ off: s.retired }">
           <td>
             <b>{{ s.title }}</b>
-            <router-link v-if="s.draftId" :to="`/drafts/${s.draftId}`" class="draft">
-              being written
-            </router-link>
             <div class="soft">
               <template v-for="(p, i) in s.procedures" :key="p">
                 {{ i > 0 ? ' · ' : ''
@@ -49,6 +46,9 @@ const rounded = (value: number | null | undefined, unit: string) =>
               </template>
             </div>
             <div v-if="s.equipment.length > 0" class="soft">{{ s.equipment.join(', ') }}</div>
+            <router-link v-if="s.draftId" :to="`/drafts/${s.draftId}`" class="draft">
+              being written
+            </router-link>
           </td>
           <td>{{ s.region }}</td>
           <td>
@@ -105,7 +105,8 @@ const rounded = (value: number | null | undefined, unit: string) =>
   color: var(--soft);
 }
 .draft {
-  margin-left: 8px;
-  font-size: 0.85rem;
+  display: inline-block;
+  min-height: 24px;
+  font-size: 0.9rem;
 }
 </style>
