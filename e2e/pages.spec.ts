@@ -27,6 +27,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     for (const [path, sign] of [
       ['', 'Stations'],
       ['/preparation', 'Plan the sheets'],
+      ['/blueprint', 'What stands out'],
       ['/calibration', 'Calibrate'],
       ['/marking', 'Sheets that want a look'],
       ['/agreement', 'Agree'],
@@ -39,6 +40,25 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await expect(page.getByRole('heading', { name: sign, exact: true }).first()).toBeVisible();
       await page.waitForLoadState('networkidle');
       await expectAccessible(page, path || 'overview');
+    }
+  });
+
+  test(`the bank and the workshop are accessible, ${colorScheme}`, async ({ page }) => {
+    test.setTimeout(120_000);
+    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+    await signIn(page, LEAD);
+    await page.goto('/bank');
+    await expect(page.getByRole('heading', { name: 'Station bank' })).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    await expectAccessible(page, 'bank');
+    await page.goto('/checklists');
+    await page.getByRole('link', { name: 'Tight front of the hip' }).click();
+    await expect(page.getByLabel('Words of item 1', { exact: true })).toBeVisible();
+    await page.locator('button.kind').nth(2).click();
+    for (const tab of ['Items', 'Rules and faults', 'Around them', 'History', 'Versions']) {
+      await page.getByRole('tab', { name: tab, exact: true }).click();
+      await page.waitForLoadState('networkidle');
+      await expectAccessible(page, tab);
     }
   });
 

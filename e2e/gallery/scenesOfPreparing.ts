@@ -14,7 +14,7 @@ const lead = (name: string, path: string, sign: Scene['sign'], then?: Then): Sce
 const HIP = 'Tight front of the hip';
 const KNEE = 'Knee struck from outside';
 const IMPORT = 'Outer thigh, from a colleague’s file';
-const NEXT_YEAR = 'Orthopedic special tests, second year, 2027';
+const NEXT_YEAR = 'Second-year special tests, 2027';
 
 /** A draft of the demo, opened in the workshop. */
 const workshop = (name: string, draft: string, then: Then = () => Promise.resolve()) =>

@@ -17,7 +17,7 @@ import { copyStation, stationFromFile } from '../stations/making.ts';
 import { SCHOOL } from './people.ts';
 import type { BankName } from './stations.ts';
 
-export const NEXT_YEAR = 'Orthopedic special tests, second year, 2027';
+export const NEXT_YEAR = 'Second-year special tests, 2027';
 export const COPIED = 'Knee that gives way on stairs';
 export const IMPORTED = 'Outer thigh, from a colleague’s file';
 

@@ -4,13 +4,13 @@ import type { Finding, Mend } from '@kritikos/core/checklists/finding';
 import { withFreeKey, withoutItem } from '@kritikos/core/checklists/mend';
 import { byDomain, moveItem, stepItem } from '@kritikos/core/checklists/moveItem';
 import type { Domain } from '@kritikos/core/scoring/checklist';
-import { computed, nextTick, ref, useTemplateRef } from 'vue';
+import { computed, nextTick, ref } from 'vue';
 import { PHASES } from '../marking/phases.ts';
 import { freeKey } from './freeKey.ts';
-import ItemRow from './ItemRow.vue';
 import MarginNote from './MarginNote.vue';
+import PhaseItems from './PhaseItems.vue';
 import type { WrittenDraft } from './useDraft.ts';
-import { useDragging } from './useDragging.ts';
+import type { Dropped } from './useDragging.ts';
 
 /** The items phase by phase, each with what was found beside it. */
 const props = defineProps<{ own: WrittenDraft; findings: readonly Finding[]; disabled: boolean }>();
@@ -29,9 +29,6 @@ const notes = computed(() => {
   }
   return byItem;
 });
-/** What was found of an item, as one word: as long as it is the same, its row stays as it is. */
-const sign = (key: string) =>
-  (notes.value.get(key) ?? []).map(({ rule, words }) => rule + words).join();
 const open = ref<ReadonlySet<string>>(new Set());
 function toggle(key: string) {
   const now = new Set(open.value);
@@ -103,13 +100,8 @@ async function putRight(action: Mend) {
   await focusOn(action.item, place[action.part as keyof typeof place] ?? 'textarea');
 }
 
-const lists = useTemplateRef<HTMLElement[]>('lists');
-useDragging(
-  computed(() => lists.value ?? []),
-  'items',
-  ({ key, list, before }) =>
-    props.own.edit((draft) => moveItem(draft, key, list as Domain, before)),
-);
+const dropped = ({ key, list, before }: Dropped) =>
+  props.own.edit((draft) => moveItem(draft, key, list as Domain, before));
 </script>
 
 <template>
@@ -123,55 +115,27 @@ useDragging(
         @mend="putRight(finding.mend)"
       />
     </div>
-    <section v-for="phase in phases" :key="phase.domain">
-      <div class="head">
-        <h2>{{ titles.get(phase.domain) }}</h2>
-        <button
-          class="linkish"
-          type="button"
-          :disabled="disabled"
-          :aria-label="`New item under ${titles.get(phase.domain)}`"
-          @click="add(phase.domain)"
-        >
-          + item
-        </button>
-        <span v-if="phase.items.length > 0" class="soft weighs">weight</span>
-      </div>
-      <ol ref="lists" :data-list="phase.domain">
-        <li
-          v-for="item in phase.items"
-          :key="item.key"
-          v-memo="[item, places.get(item.key), open.has(item.key), disabled, sign(item.key)]"
-          :data-key="item.key"
-        >
-          <div class="line">
-            <ItemRow
-              :item="item"
-              :place="places.get(item.key) ?? 0"
-              :procedures="content.procedures"
-              :open="open.has(item.key)"
-              :disabled="disabled"
-              @change="change"
-              @step="(by) => step(item.key, by)"
-              @phase="(domain) => toPhase(item.key, domain)"
-              @toggle="toggle(item.key)"
-              @double="double(item)"
-              @remove="remove(item.key)"
-            />
-          </div>
-          <div class="margin">
-            <MarginNote
-              v-for="finding in notes.get(item.key)"
-              :key="finding.rule + finding.part"
-              :finding="finding"
-              :disabled="disabled"
-              @mend="putRight(finding.mend)"
-            />
-          </div>
-        </li>
-        <li v-if="phase.items.length === 0" class="empty soft">Nothing here yet.</li>
-      </ol>
-    </section>
+    <PhaseItems
+      v-for="phase in phases"
+      :key="phase.domain"
+      :domain="phase.domain"
+      :title="titles.get(phase.domain) ?? phase.domain"
+      :items="phase.items"
+      :places="places"
+      :notes="notes"
+      :open="open"
+      :procedures="content.procedures"
+      :disabled="disabled"
+      @add="add(phase.domain)"
+      @change="change"
+      @step="step"
+      @phase="toPhase"
+      @toggle="toggle"
+      @double="double"
+      @remove="remove"
+      @mend="putRight"
+      @dropped="dropped"
+    />
   </div>
 </template>
 
@@ -184,55 +148,5 @@ useDragging(
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
   gap: 8px 18px;
-}
-.head {
-  display: flex;
-  align-items: baseline;
-  gap: 12px;
-  border-bottom: 1.5px solid var(--ink);
-}
-.weighs {
-  font-size: 0.8rem;
-  margin-left: auto;
-  margin-right: 508px;
-}
-ol {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  min-height: 34px;
-}
-li {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 300px;
-  gap: 0 22px;
-  padding: 2px 0;
-  background: var(--sheet);
-}
-.empty {
-  padding: 5px 8px;
-}
-.margin {
-  display: grid;
-  gap: 6px;
-  align-content: start;
-  padding: 5px 0;
-}
-.dragged {
-  opacity: 0.4;
-}
-@media (max-width: 1000px) {
-  .weighs {
-    margin-right: 38px;
-  }
-  li {
-    grid-template-columns: 1fr;
-  }
-  .margin {
-    padding: 2px 0 8px 58px;
-  }
-  .margin:empty {
-    display: none;
-  }
 }
 </style>

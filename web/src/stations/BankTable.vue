@@ -104,9 +104,14 @@ const rounded = (value: number | null | undefined, unit: string) =>
 .off td {
   color: var(--soft);
 }
-.draft {
+td:first-child {
+  min-width: 190px;
+}
+td a {
   display: inline-block;
   min-height: 24px;
+}
+.draft {
   font-size: 0.9rem;
 }
 </style>
