@@ -15,19 +15,7 @@ import { describe, expect, it } from 'vitest';
 import { CONDITIONS, conditionsFor } from './conditions.ts';
 import { checklistFor } from './define.ts';
 import { PROCEDURES, procedureById } from './procedures.ts';
-
-/**
- * Normal ranges of joint motion in degrees, as printed by the American Academy of Orthopaedic
- * Surgeons (Joint Motion: Method of Measuring and Recording, 1965; from memory), a little widened
- * for what lax joints do beyond them.
- */
-const AAOS_RANGES: Record<string, [number, number]> = {
-  'Knee flexion': [-10, 150],
-  'Hip flexion': [0, 120],
-  'Arm abduction': [0, 180],
-  'outward rotation': [0, 90],
-  'Ankle plantarflexion': [-20, 50],
-};
+import { NAMED_RANGES } from './soundness.ts';
 
 function drawnAngle(drawing: Picture): number {
   const [zero, pointer] = drawing.shapes
@@ -95,7 +83,7 @@ describe.each(PROCEDURES.map((p) => [p.id, p] as const))('%s', (_, procedure) =>
   it('keeps every angle band inside the joint’s range', () => {
     for (const item of checklist.items) {
       if (item.kind !== 'measured' || item.unit !== '°') continue;
-      const range = Object.entries(AAOS_RANGES).find(([joint]) => item.text.includes(joint))?.[1];
+      const range = Object.entries(NAMED_RANGES).find(([joint]) => item.text.includes(joint))?.[1];
       if (!range) continue;
       expect(item.lower, item.text).toBeGreaterThanOrEqual(range[0]);
       expect(item.upper, item.text).toBeLessThanOrEqual(range[1]);

@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import type { Procedure } from '@kritikos/catalogue/procedure';
 import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
 import { PROCEDURES, procedureById } from '@kritikos/catalogue/procedures';
+import { unsoundIn } from '@kritikos/catalogue/soundness';
 import {
   asOpenCatalogue,
   CATALOGUE_FORMAT,
@@ -121,7 +122,14 @@ function summary(text: string): object {
   const content = parsed(text) as { format?: unknown } | null;
   if (content?.format === CATALOGUE_FORMAT) {
     const { procedures } = readOpenCatalogue(text);
-    return { holds: 'catalogue', procedures: procedures.length };
+    const known = new Set([...PROCEDURES, ...procedures].map(({ id }) => id));
+    return {
+      holds: 'catalogue',
+      procedures: procedures.length,
+      unsound: procedures.flatMap((procedure) =>
+        unsoundIn(procedure, known).map((found) => ({ procedure: procedure.id, ...found })),
+      ),
+    };
   }
   const { procedures, items } = readEitherChecklist(text).checklist;
   const named = procedures.map(({ procedure }) => procedure).join(', ');

@@ -126,7 +126,22 @@ describe('the catalogue as files', () => {
     expect((await run('check', file('whole.json', whole.stdout), '--json')).json()).toEqual({
       holds: 'catalogue',
       procedures: whole.json().procedures.length,
+      unsound: [],
     });
+    const beyond = whole.json();
+    const knee = beyond.procedures.find(
+      ({ id }: { id: string }) => id === 'lachman-anterior-translation',
+    );
+    knee.figure.decides.band = [20, 200];
+    const told = await run('check', file('beyond.json', JSON.stringify(beyond)), '--json');
+    expect(told.json().unsound).toEqual([
+      {
+        procedure: 'lachman-anterior-translation',
+        path: '/figure/decides/band/1',
+        reason: 'is 200°, and kneeFlexion goes from -15° to 150°',
+        nearest: '150°',
+      },
+    ]);
     expect((await run('catalogue', '--schema')).json().$schema).toMatch(/2020-12/);
     expect((await run('catalogue', 'no-such-test')).stderr).toMatch(/no procedure "no-such-test"/);
   });

@@ -57,7 +57,9 @@ describe('a change of a piece', () => {
     ]);
     expect(pathsOf(sent({ piece: 'stopRule', value: null }))).toEqual(['changes/0/value']);
     expect(pathsOf(sent({ piece: 'minutes', value: 61 }))).toEqual(['changes/0/value']);
-    expect(pathsOf(sent({ piece: 'item/__proto__', value: null }))).toEqual(['changes/0/piece']);
+    for (const piece of ['item/__proto__', 'constructor', 'toString', '__proto__']) {
+      expect(pathsOf(sent({ piece, value: null }))).toEqual(['changes/0/piece']);
+    }
   });
 
   it('names the part of an item that does not fit', () => {

@@ -25,14 +25,21 @@ export type StationPart = (typeof STATION_PARTS)[number];
 /** What those parts say; a station without a patient of its own has the one of the catalogue. */
 export type StationParts = z.infer<z.ZodObject<typeof ofStation>>;
 
-const PARTS = { ...around, ...ofStation } satisfies Record<AroundPart | StationPart, z.ZodType>;
+/** What the reading along found and somebody left as it is: the words of the findings. */
+export const LEFT_AS_IT_IS = 'leftAsItIs';
+const ofReading = { [LEFT_AS_IT_IS]: z.array(words(600)).max(200) };
+
+const PARTS = { ...around, ...ofStation, ...ofReading } satisfies Record<
+  AroundPart | StationPart | typeof LEFT_AS_IT_IS,
+  z.ZodType
+>;
 
 /** The name of a piece: an item by its key, or a part around the items, or of the station. */
 const piece = z
   .string()
   .max(70)
   .refine(
-    (name) => name in PARTS || /^item\/[a-z0-9]+(-[a-z0-9]+)*$/.test(name),
+    (name) => Object.hasOwn(PARTS, name) || /^item\/[a-z0-9]+(-[a-z0-9]+)*$/.test(name),
     'must be item/ and a key, or a part of a checklist',
   );
 
@@ -57,8 +64,9 @@ function whyNotPiece(
   value: unknown,
 ): readonly { path: PropertyKey[]; message: string }[] {
   if (!name.startsWith('item/')) {
-    const part: z.ZodType | undefined = PARTS[name as keyof typeof PARTS];
-    return part?.safeParse(value).error?.issues ?? [];
+    if (!Object.hasOwn(PARTS, name)) return []; // said of the name itself
+    const part: z.ZodType = PARTS[name as keyof typeof PARTS];
+    return part.safeParse(value).error?.issues ?? [];
   }
   if (value === null) return [];
   const placed = placedItem.safeParse(value);

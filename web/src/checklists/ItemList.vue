@@ -111,8 +111,10 @@ const dropped = ({ key, list, before }: Dropped) =>
         v-for="finding in notes.get(null)"
         :key="finding.rule"
         :finding="finding"
+        :left="own.left.value.has(finding.words)"
         :disabled="disabled"
         @mend="putRight(finding.mend)"
+        @leave="(asItIs) => own.leave(finding.words, asItIs)"
       />
     </div>
     <PhaseItems
@@ -123,6 +125,7 @@ const dropped = ({ key, list, before }: Dropped) =>
       :items="phase.items"
       :places="places"
       :notes="notes"
+      :left="own.left.value"
       :open="open"
       :procedures="content.procedures"
       :disabled="disabled"
@@ -134,6 +137,7 @@ const dropped = ({ key, list, before }: Dropped) =>
       @double="double"
       @remove="remove"
       @mend="putRight"
+      @leave="own.leave"
       @dropped="dropped"
     />
   </div>

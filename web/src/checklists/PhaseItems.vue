@@ -15,6 +15,8 @@ const props = defineProps<{
   items: readonly DraftItem[];
   places: ReadonlyMap<string, number>;
   notes: ReadonlyMap<string | null, readonly Finding[]>;
+  /** Words of findings that are left as they are. */
+  left: ReadonlySet<string>;
   open: ReadonlySet<string>;
   procedures: readonly ProcedureVariants[];
   disabled: boolean;
@@ -28,12 +30,15 @@ const emit = defineEmits<{
   double: [item: DraftItem];
   remove: [key: string];
   mend: [action: Mend];
+  leave: [words: string, asItIs: boolean];
   dropped: [where: Dropped];
 }>();
 
 /** What was found of an item, as one word: as long as it is the same, its row stays as it is. */
 const sign = (key: string) =>
-  (props.notes.get(key) ?? []).map(({ rule, words }) => rule + words).join();
+  (props.notes.get(key) ?? [])
+    .map(({ rule, words }) => `${rule} ${words} ${props.left.has(words)}`)
+    .join();
 const list = useTemplateRef<HTMLElement>('list');
 useDragging(
   computed(() => (list.value && !props.disabled ? [list.value] : [])),
@@ -91,8 +96,10 @@ useDragging(
             v-for="finding in notes.get(item.key)"
             :key="finding.rule + finding.part"
             :finding="finding"
+            :left="left.has(finding.words)"
             :disabled="disabled"
             @mend="emit('mend', finding.mend)"
+            @leave="(asItIs) => emit('leave', finding.words, asItIs)"
           />
         </div>
       </li>

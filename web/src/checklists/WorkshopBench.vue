@@ -19,6 +19,8 @@ const { findings, derived, time, patientInWords } = useReadingAlong(
   own,
   props.draft.startedFrom.versionId,
 );
+/** What still wants a look: not what somebody left as it is. */
+const open = computed(() => findings.value.filter(({ words }) => !own.left.value.has(words)));
 const TABS = [
   { value: 'items', title: 'Items' },
   { value: 'rules', title: 'Rules and faults' },
@@ -38,7 +40,7 @@ const publishing = ref(false);
     :own="own"
     :draft="draft"
     :title="title"
-    :findings="findings.length"
+    :findings="open.length"
     :time="time"
     :patient="patientInWords"
     @publish="publishing = true"
@@ -75,7 +77,7 @@ const publishing = ref(false);
     :draft="own.content.value"
     :started-from="draft.startedFrom.versionId"
   />
-  <PublishDialog v-model="publishing" :own="own" :draft="draft" :findings="findings" />
+  <PublishDialog v-model="publishing" :own="own" :draft="draft" :findings="open" />
 </template>
 
 <style scoped>

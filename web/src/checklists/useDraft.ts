@@ -1,4 +1,5 @@
 import type { Draft, StationPart, StationParts } from '@kritikos/contracts/drafts';
+import { LEFT_AS_IT_IS } from '@kritikos/contracts/drafts';
 import type { DraftContent } from '@kritikos/core/checklists/draftChecklist';
 import type { Mend } from '@kritikos/core/checklists/finding';
 import { mend } from '@kritikos/core/checklists/mend';
@@ -169,6 +170,13 @@ export function useDraft(id: string) {
     take([{ piece: part, value }]);
   }
 
+  /** What was found and is left as it is, by its words: said otherwise, it is found again. */
+  const left = computed(() => new Set((pieces.value[LEFT_AS_IT_IS] ?? []) as readonly string[]));
+  function leave(words: string, asItIs: boolean): void {
+    const others = [...left.value].filter((one) => one !== words);
+    take([{ piece: LEFT_AS_IT_IS, value: asItIs ? [...others, words] : others }]);
+  }
+
   function putRight(action: Mend): void {
     const mended = mend(content.value, action);
     edit(() => mended.content);
@@ -191,6 +199,8 @@ export function useDraft(id: string) {
     minutes: partOf('minutes'),
     patient: partOf('patient'),
     equipment: partOf('equipment'),
+    left,
+    leave,
     load,
     edit,
     setPart,

@@ -80,6 +80,7 @@ const PIECE_WORDS: Readonly<Record<string, string>> = {
   minutes: 'Minutes',
   patient: 'Simulated patient',
   equipment: 'Equipment',
+  leftAsItIs: 'Findings left as they are',
 };
 
 /** A piece of a draft by its name, and an item by its words. */

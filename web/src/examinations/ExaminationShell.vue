@@ -52,6 +52,7 @@ const steps = computed(() =>
         :key="step.phase"
         :to="`/examinations/${examination}/${step.path}`"
         class="step"
+        :class="{ here: step.also?.some((path) => route.path.endsWith(`/${path}`)) }"
         active-class="here"
       >
         <span class="name">{{ step.title }}</span>

@@ -1,11 +1,19 @@
 import type { Phase } from '@kritikos/contracts/examinations';
 
 /** The six phases of the cycle: their words, where they live, and what is done there. */
-export const CYCLE: readonly { phase: Phase; title: string; path: string; purpose: string }[] = [
+export const CYCLE: readonly {
+  phase: Phase;
+  title: string;
+  path: string;
+  purpose: string;
+  /** Other pages of the phase. */
+  also?: readonly string[];
+}[] = [
   {
     phase: 'prepare',
     title: 'Prepare',
     path: 'preparation',
+    also: ['blueprint'],
     purpose: 'Candidates, stations, examiners, and who marks whom.',
   },
   {
