@@ -43,8 +43,9 @@ async function withWorker(worker: Worker, test: (jobs: Jobs) => Promise<void>): 
 const ask = (jobs: Jobs, question: object = { once: newId() }) =>
   jobs.ask({ kind: 'bootstrap', ownerId, question });
 const read = (id: string) => findJob(server.db, id, ownerId);
+/** A machine that others use too can stand still for seconds; what is asserted is that it happens. */
 async function until(id: string, holds: (job: Job) => boolean): Promise<Job> {
-  for (let i = 0; i < 100; i++) {
+  for (let i = 0; i < 400; i++) {
     const job = await read(id);
     if (job && holds(job)) return job;
     await new Promise((resolve) => setTimeout(resolve, 50));

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { ChecklistVersion } from '@kritikos/contracts/checklists';
 import { ref } from 'vue';
+import FileProblems from '../checklists/FileProblems.vue';
 import { call, messageOf } from '../http/api.ts';
 
 /** Brings a checklist file in as the next version; versions that are frozen stay as they are. */
@@ -47,15 +48,7 @@ async function bringIn(chosen: File | File[] | null) {
     class="mt-3"
     @update:model-value="bringIn"
   />
-  <v-alert v-if="problems.length > 0" type="error" role="alert" class="mt-2">
-    <p>Nothing was taken. Put right in the file:</p>
-    <ul>
-      <li v-for="{ path, reason } in problems.slice(0, 8)" :key="path + reason">
-        <code v-if="path">{{ path }}</code> {{ reason }}
-      </li>
-    </ul>
-    <p v-if="problems.length > 8">and {{ problems.length - 8 }} more.</p>
-  </v-alert>
+  <FileProblems :problems="problems" class="mt-2" />
   <p v-if="made" role="status">
     Version {{ made.version }} of “{{ made.title }}” was made; new stations take it, stations that
     are set up keep theirs.

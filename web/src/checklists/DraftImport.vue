@@ -1,40 +1,24 @@
 <script setup lang="ts">
 import type { DraftContent } from '@kritikos/core/checklists/draftChecklist';
-import { ref, shallowRef } from 'vue';
-import { messageOf } from '../http/api.ts';
 import DifferenceList from './DifferenceList.vue';
+import FileProblems from './FileProblems.vue';
+import { useChecklistFile } from './useChecklistFile.ts';
 import type { WrittenDraft } from './useDraft.ts';
 
 /** Takes what a checklist file says in the place of what the draft says; undo brings it back. */
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ own: WrittenDraft }>();
-const read = shallowRef<DraftContent | null>(null);
-const problems = ref<readonly { path: string; reason: string }[]>([]);
-
-async function look(chosen: File | File[] | null) {
-  read.value = null;
-  problems.value = [];
-  if (!(chosen instanceof File)) return;
-  const { readDraftChecklist } = await import('@kritikos/contracts/openChecklist');
-  const { RefusedFile } = await import('@kritikos/contracts/openFile');
-  try {
-    const content = readDraftChecklist(await chosen.text());
-    const named = (one: DraftContent) =>
-      one.procedures
-        .map((own) => own.procedure)
-        .sort()
-        .join(' and ');
-    const [theirs, ours] = [named(content), named(props.own.content.value)];
-    if (theirs !== ours) {
-      const reason = `is the checklist of ${theirs}; this draft is of ${ours}. Open the draft of that checklist instead.`;
-      throw new RefusedFile([{ path: '/checklist/procedures', reason }]);
-    }
-    read.value = content;
-  } catch (error) {
-    problems.value =
-      error instanceof RefusedFile ? error.problems : [{ path: '', reason: messageOf(error) }];
-  }
-}
+const named = (one: DraftContent) =>
+  one.procedures
+    .map((own) => own.procedure)
+    .sort()
+    .join(' and ');
+const { read, problems, look, forget } = useChecklistFile((content) => {
+  const [theirs, ours] = [named(content), named(props.own.content.value)];
+  if (theirs === ours) return null;
+  const reason = `is the checklist of ${theirs}; this draft is of ${ours}. Open the draft of that checklist instead.`;
+  return { path: '/checklist/procedures', reason };
+});
 function take() {
   const content = read.value;
   if (content) props.own.edit(() => content);
@@ -42,8 +26,7 @@ function take() {
 }
 function close() {
   open.value = false;
-  read.value = null;
-  problems.value = [];
+  forget();
 }
 </script>
 
@@ -63,15 +46,7 @@ function close() {
           hide-details
           @update:model-value="look"
         />
-        <v-alert v-if="problems.length > 0" type="error" role="alert">
-          <p>Nothing was taken. Put right in the file:</p>
-          <ul>
-            <li v-for="{ path, reason } in problems.slice(0, 8)" :key="path + reason">
-              <code v-if="path">{{ path }}</code> {{ reason }}
-            </li>
-          </ul>
-          <p v-if="problems.length > 8">and {{ problems.length - 8 }} more.</p>
-        </v-alert>
+        <FileProblems :problems="problems" />
         <template v-if="read">
           <h3>What would change</h3>
           <DifferenceList :before="own.content.value" :after="read" />

@@ -1,40 +1,29 @@
 <script setup lang="ts">
 import { checklistContent } from '@kritikos/contracts/checklists';
 import type { BankMade } from '@kritikos/contracts/stations';
-import type { DraftContent } from '@kritikos/core/checklists/draftChecklist';
-import { computed, ref, shallowRef } from 'vue';
-import { call, messageOf } from '../http/api.ts';
+import { computed, ref, watch } from 'vue';
+import FileProblems from '../checklists/FileProblems.vue';
+import { useChecklistFile } from '../checklists/useChecklistFile.ts';
+import { call } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
 import { counted } from '../shell/counted.ts';
 
 /** Makes a station from a checklist file; one that is not finished waits as a draft. */
 const open = defineModel<boolean>({ required: true });
 const emit = defineEmits<{ made: [made: BankMade] }>();
-const read = shallowRef<DraftContent | null>(null);
-const refused = ref<readonly { path: string; reason: string }[]>([]);
+const { read, problems: refused, look } = useChecklistFile();
 const title = ref('');
 const minutes = ref('8');
 const lacking = computed(() =>
   read.value ? (checklistContent.safeParse(read.value).error?.issues.length ?? 0) : 0,
 );
 
-async function look(chosen: File | File[] | null) {
-  read.value = null;
-  refused.value = [];
-  if (!(chosen instanceof File)) return;
-  const { readDraftChecklist } = await import('@kritikos/contracts/openChecklist');
-  const { RefusedFile } = await import('@kritikos/contracts/openFile');
-  try {
-    read.value = readDraftChecklist(await chosen.text());
-    title.value ||= read.value.procedures
-      .map((own) => own.title)
-      .join(', ')
-      .slice(0, 80);
-  } catch (error) {
-    refused.value =
-      error instanceof RefusedFile ? error.problems : [{ path: '', reason: messageOf(error) }];
-  }
-}
+watch(read, (content) => {
+  title.value ||= (content?.procedures ?? [])
+    .map((own) => own.title)
+    .join(', ')
+    .slice(0, 80);
+});
 const { fields, problem, submit } = useSubmit(async () => {
   if (!read.value) return;
   // What is read is as the server reads it; its lists are only not written to.
@@ -65,15 +54,7 @@ const others = computed(() =>
           hide-details
           @update:model-value="look"
         />
-        <v-alert v-if="refused.length > 0" type="error" role="alert">
-          <p>Nothing was taken. Put right in the file:</p>
-          <ul>
-            <li v-for="{ path, reason } in refused.slice(0, 8)" :key="path + reason">
-              <code v-if="path">{{ path }}</code> {{ reason }}
-            </li>
-          </ul>
-          <p v-if="refused.length > 8">and {{ refused.length - 8 }} more.</p>
-        </v-alert>
+        <FileProblems :problems="refused" />
         <template v-if="read">
           <p>
             {{ read.procedures.map((own) => own.title).join(', ') }},
