@@ -2,6 +2,7 @@ import { route } from '../http/route.ts';
 import { historyOf, openDrafts, versionsOf } from './draftRepository.ts';
 import * as drafts from './drafts.ts';
 import { earlierUses } from './earlierUse.ts';
+import { publishDraft } from './publishing.ts';
 import { newestVersions } from './repository.ts';
 import { findChecklistVersion, makeNextVersion } from './service.ts';
 
@@ -42,7 +43,7 @@ export const checklistRoutes = [
     return historyOf(db, params.draft, query);
   }),
   route('POST /drafts/:draft/publication', async ({ db, hints, params, body, account }) => {
-    const version = await drafts.publishDraft(db, params.draft, body.sequence, account);
+    const version = await publishDraft(db, params.draft, body.sequence, account);
     hints.draftChanged(params.draft);
     return version;
   }),
