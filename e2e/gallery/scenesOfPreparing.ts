@@ -62,7 +62,10 @@ const newStation = (name: string, choice: string, then: Then = () => Promise.res
 const blueprint = (name: string, then: Then = () => Promise.resolve()) =>
   lead(`blueprint, ${name}`, '/examinations', 'New examination', async (page, context) => {
     await page.getByRole('link', { name: NEXT_YEAR }).click();
-    await page.getByRole('link', { name: /^Prepare/ }).click();
+    await page
+      .getByRole('link', { name: /^Prepare/ })
+      .first()
+      .click();
     await page.getByRole('link', { name: 'Blueprint and order' }).click();
     await page.getByText('What stands out').waitFor();
     await then(page, context);
