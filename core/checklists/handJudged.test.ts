@@ -17,7 +17,7 @@ function readAs({ text }: JudgedItem): Judged {
 const misjudged = (items: readonly JudgedItem[]) =>
   items.filter((item) => readAs(item) !== item.judged).map(({ text }) => text);
 
-describe('the reading of words against a hand that judged first', () => {
+describe('the reading of words against a hand’s judgement', () => {
   it('has at least 60 judged items, half of them kept out of the making of the rules', () => {
     expect(IN_THE_MAKING.length + KEPT_OUT.length).toBeGreaterThanOrEqual(60);
     expect(KEPT_OUT.length).toBeGreaterThanOrEqual(IN_THE_MAKING.length);

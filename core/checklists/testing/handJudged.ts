@@ -1,4 +1,4 @@
-/** What is wrong with the words of an item, judged by hand before any rule read them. */
+/** What is wrong with the words of an item, as a hand judged it. */
 export type Judged = 'sound' | 'two-acts' | 'vague' | 'two-acts and vague';
 
 export interface JudgedItem {
@@ -10,7 +10,7 @@ function judged(as: Judged, ...texts: string[]): JudgedItem[] {
   return texts.map((text) => ({ text, judged: as }));
 }
 
-/** Those that the rules were made with. */
+/** Those that the rules were made with, and tried on while they were made. */
 export const IN_THE_MAKING: readonly JudgedItem[] = [
   ...judged(
     'two-acts',
