@@ -3,14 +3,6 @@ import type { Examination, ExaminationSummary } from '@kritikos/contracts/examin
 import type { MarkingProgress } from '@kritikos/contracts/marking';
 import type { Results } from '@kritikos/contracts/results';
 import type { BankStation } from '@kritikos/contracts/stations';
-import { derivedChecklist } from '@kritikos/catalogue/derivedChecklist';
-import { procedureById } from '@kritikos/catalogue/procedures';
-import type { Blueprint } from '@kritikos/contracts/blueprint';
-import type { Draft, DraftSummary } from '@kritikos/contracts/drafts';
-import { contentOf, withChanges } from '@kritikos/core/checklists/pieces';
-import { readAlong } from '@kritikos/core/checklists/readAlong';
-import { alikeStations, doubledProcedures } from '@kritikos/core/examinations/alikeStations';
-import { blueprintCells, blueprintGaps } from '@kritikos/core/examinations/blueprint';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { newId } from '../http/newId.ts';
 import { agreementOf } from '../testing/agreementOf.ts';
@@ -18,7 +10,6 @@ import { startServer } from '../testing/startServer.ts';
 import type { Caller } from '../testing/startServer.ts';
 import { IMPERFECTIONS } from './imperfections.ts';
 import { LEAD } from './people.ts';
-import { IMPORTED, NEXT_YEAR } from './preparing.ts';
 import { BANK, REWORDED } from './stations.ts';
 
 // Every imperfection that was built into the demo must be there for an analysis to find.
@@ -293,64 +284,5 @@ describe('sheets that are filled in together', () => {
     expect(filled.marks.length).toBeGreaterThan(5);
     expect(nameless(alone.items)).toEqual(nameless(filled.items));
     expect(nameless(alone.faults)).toEqual(nameless(filled.faults));
-  });
-});
-
-describe('next year’s examination', () => {
-  const blueprintOf = async (): Promise<Blueprint> => {
-    const [next] = (await lead.call('GET', '/examinations')).body as ExaminationSummary[];
-    expect(next?.title).toBe(NEXT_YEAR);
-    return (await lead.call('GET', `/examinations/${next?.id}/blueprint`).expect(200)).body;
-  };
-  const draftNamed = async (title: string): Promise<Draft> => {
-    const drafts: DraftSummary[] = (await lead.call('GET', '/drafts').expect(200)).body;
-    const found = drafts.find((draft) => draft.title === title);
-    return (await lead.call('GET', `/drafts/${found?.id}`).expect(200)).body;
-  };
-  const rulesIn = async (title: string) => {
-    const { pieces, procedures } = await draftNamed(title);
-    const standing = withChanges({}, pieces);
-    const has = (standing.patient as { has: BankStation['patient'] }).has;
-    const derived = derivedChecklist(
-      procedures.map((procedure) => ({ procedure })),
-      has,
-    );
-    const minutes = Number(standing.minutes);
-    const found = readAlong(contentOf(standing), { derived, minutes, patient: 'the patient' });
-    return [...new Set(found.map(({ rule }) => rule))];
-  };
-
-  it('has a blueprint with gaps, a doubling and two stations too alike', async () => {
-    const { wanted, stations } = await blueprintOf();
-    const weighed = stations.map((station) => ({
-      ...station,
-      procedures: station.procedures.map((id) => ({
-        id,
-        rows: [procedureById(id)?.region ?? 'any'],
-      })),
-    }));
-    const { short, over } = blueprintGaps(blueprintCells(weighed), wanted.region);
-    expect(short.map(({ row }) => row)).toContain('elbow');
-    expect(over.map(({ row }) => row)).toContain('knee');
-    expect(doubledProcedures(weighed).map(({ procedure }) => procedure)).toEqual([
-      'lachman-anterior-translation',
-    ]);
-    expect(alikeStations(weighed)).toHaveLength(1);
-  });
-
-  it('has two drafts in which the reading along finds something, and a file to be mended', async () => {
-    expect(await rulesIn(BANK.stiffHipInFront.title)).toEqual(
-      expect.arrayContaining(['two-acts', 'vague', 'no-anchors']),
-    );
-    expect(await rulesIn(BANK.kneeThatOpens.title)).toEqual(
-      expect.arrayContaining([
-        'no-comparison',
-        'no-stop-rule',
-        'no-reason',
-        'cannot-show',
-        'too-many',
-      ]),
-    );
-    expect(await rulesIn(IMPORTED)).toEqual(expect.arrayContaining(['no-key', 'no-stop-rule']));
   });
 });

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { checklistContent } from '@kritikos/contracts/checklists';
+import { draftContent } from '@kritikos/contracts/draftContent';
 import type { BankMade } from '@kritikos/contracts/stations';
 import { computed, ref, watch } from 'vue';
 import FileProblems from '../checklists/FileProblems.vue';
@@ -26,10 +27,12 @@ watch(read, (content) => {
 });
 const { fields, problem, submit } = useSubmit(async () => {
   if (!read.value) return;
-  // What is read is as the server reads it; its lists are only not written to.
-  const checklist = JSON.parse(JSON.stringify(read.value)) as never;
   const made = await call('POST /bank-stations/files', {
-    body: { title: title.value, minutes: Number(minutes.value), checklist },
+    body: {
+      title: title.value,
+      minutes: Number(minutes.value),
+      checklist: draftContent.parse(read.value),
+    },
   });
   open.value = false;
   read.value = null;
