@@ -15,7 +15,7 @@ import { describe, expect, it } from 'vitest';
 import { CONDITIONS, conditionsFor } from './conditions.ts';
 import { checklistFor } from './define.ts';
 import { PROCEDURES, procedureById } from './procedures.ts';
-import { NAMED_RANGES } from './soundness.ts';
+import { NAMED_RANGES } from './soundness/angles.ts';
 
 function drawnAngle(drawing: Picture): number {
   const [zero, pointer] = drawing.shapes

@@ -2,7 +2,8 @@ import type { MeasuredItem } from '@kritikos/core/scoring/checklist';
 import { describe, expect, it } from 'vitest';
 import type { Procedure } from './procedure.ts';
 import { PROCEDURES, procedureById } from './procedures.ts';
-import { unsoundIn } from './soundness.ts';
+import { unsoundIn, unsoundOnShelf } from './soundness.ts';
+import type { Unsound } from './soundness/unsound.ts';
 
 const KNOWN = new Set(PROCEDURES.map(({ id }) => id));
 const lachman = procedureById('lachman-anterior-translation') as Procedure;
@@ -33,6 +34,7 @@ describe('the soundness of a procedure', () => {
         path: `/checklist/items/${place}/upper`,
         reason: 'is 170°, and Knee flexion goes from -10° to 150°',
         nearest: '150°',
+        instead: 150,
       },
     ]);
   });
@@ -46,6 +48,7 @@ describe('the soundness of a procedure', () => {
         path: '/figure/decides/band/1',
         reason: 'is 200°, and kneeFlexion goes from -15° to 150°',
         nearest: '150°',
+        instead: 150,
       },
     ]);
   });
@@ -71,5 +74,66 @@ describe('the soundness of a procedure', () => {
     );
     expect(paths).toContain('/checklist/items');
     expect(paths).toContain('/followUp/0');
+  });
+
+  const [load] = lachman.loads;
+  const [finding] = lachman.findings;
+  if (!load || !finding || !lachman.figure?.decides) throw new Error('not a whole procedure');
+  const { angle } = lachman.figure.decides;
+  const { pose } = lachman.figure;
+
+  // What the tests of the catalogue ask of each of its procedures, asked of whoever writes one.
+  it.each<[string, Partial<Procedure>, Partial<Unsound>]>([
+    [
+      'a structure that no patient has',
+      { loads: [{ ...load, structure: 'anterior cruciate ligamnt' }, ...lachman.loads.slice(1)] },
+      {
+        path: '/loads/0/structure',
+        nearest: 'anterior cruciate ligament',
+        instead: 'anterior cruciate ligament',
+      },
+    ],
+    [
+      'a number that no item asks for',
+      { numbers: [{ item: 'no-such', healthy: 0, tolerance: 1, half: 2, by: [] }] },
+      { path: '/numbers/0/item' },
+    ],
+    [
+      'a result without the option that a patient answers with',
+      { findings: [{ ...finding, options: finding.options.slice(0, 1) }] },
+      { path: '/findings/0/options' },
+    ],
+    [
+      'a sound patient who is called positive',
+      { findings: [{ ...finding, options: finding.options.map((o) => ({ ...o, call: 1 })) }] },
+      { path: '/findings/0/options/0/call', instead: 0 },
+    ],
+    ['a result that no patient changes', { loads: [] }, { path: '/findings/0/reading' }],
+    [
+      'a variant that is none of the schools',
+      { schools: lachman.schools.map((school) => ({ ...school, key: `${school.key}s` })) },
+      {
+        path: '/checklist/variants/0/key',
+        instead: `${lachman.checklist.variants[0]?.key ?? ''}s`,
+      },
+    ],
+    [
+      'a drawing that does not do what its band decides',
+      { figure: { ...lachman.figure, pose: { ...pose, leg: { ...pose.leg, [angle]: 90 } } } },
+      {
+        path: `/figure/pose/leg/${angle}`,
+        nearest: `${lachman.figure.decides.band[1]}°`,
+        instead: lachman.figure.decides.band[1],
+      },
+    ],
+  ])('names %s', (_, change, unsound) => {
+    expect(found({ ...lachman, ...change })).toContainEqual(expect.objectContaining(unsound));
+  });
+
+  it('keeps the names of the catalogue from a school’s own shelf', () => {
+    expect(unsoundOnShelf(lachman, KNOWN)).toEqual([
+      expect.objectContaining({ path: '/id', instead: `own-${lachman.id}` }),
+    ]);
+    expect(unsoundOnShelf({ ...lachman, id: `own-${lachman.id}` }, KNOWN)).toEqual([]);
   });
 });

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { people } from './addresses/people.ts';
+import { bank } from './addresses/bank.ts';
 import { preparation } from './addresses/preparation.ts';
 import { marking } from './addresses/marking.ts';
 import { outcomes } from './addresses/outcomes.ts';
@@ -14,6 +15,7 @@ import type { Contracts, Params } from './contract.ts';
  */
 export const api = {
   ...people,
+  ...bank,
   ...preparation,
   ...marking,
   ...outcomes,

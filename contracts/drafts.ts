@@ -168,7 +168,8 @@ export const publication = z.object({
 export const versionUse = z.object({
   id,
   version: z.int(),
-  origin: z.enum(['catalogue', 'school']),
+  /** Whom it was made by: the catalogue, the shelf's procedure, or somebody's hand. */
+  origin: z.enum(['catalogue', 'shelf', 'school']),
   madeAt: instant,
   madeBy: z.string().nullable(),
   frozenAt: instant.nullable(),

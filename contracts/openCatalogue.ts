@@ -20,17 +20,17 @@ const surface = z.enum(SURFACES);
 const ANGLES = Object.keys(RANGES) as [JointAngle, ...JointAngle[]];
 const angles = z.partialRecord(z.enum(ANGLES), z.number().min(-180).max(180));
 const pose = z.strictObject({
-  leg: angles.optional(),
-  otherLeg: angles.optional(),
-  arm: angles.optional(),
-  otherArm: angles.optional(),
-  axial: angles.optional(),
+  leg: angles.exactOptional(),
+  otherLeg: angles.exactOptional(),
+  arm: angles.exactOptional(),
+  otherArm: angles.exactOptional(),
+  axial: angles.exactOptional(),
 });
 const band = z.tuple([z.number(), z.number()]).refine(([low, high]) => low <= high, {
   error: 'the lower end lies above the upper',
 });
-const place = { segment, at: share, surface, other: z.boolean().optional() };
-const force = { ...place, byPatient: z.boolean().optional() };
+const place = { segment, at: share, surface, other: z.boolean().exactOptional() };
+const force = { ...place, byPatient: z.boolean().exactOptional() };
 
 const decides = z.strictObject({ angle: z.enum(ANGLES), band });
 const hands = z.array(z.strictObject({ ...place, role: z.enum(HAND_ROLES) }));
@@ -61,57 +61,56 @@ const closeUp = z.enum(CLOSE_UPS);
 const figure = z.strictObject({
   position,
   pose,
-  from: pose.optional(),
-  decides: decides.optional(),
+  from: pose.exactOptional(),
+  decides: decides.exactOptional(),
   hands,
   forces,
-  props: props.optional(),
+  props: props.exactOptional(),
   region: z.array(segment),
-  view: view.optional(),
-  closeUp: closeUp.optional(),
+  view: view.exactOptional(),
+  closeUp: closeUp.exactOptional(),
 });
 
 const school = z.strictObject({
   key,
   label: text(60),
   description: said,
-  positions: said.optional(),
-  angles: said.optional(),
-  hands: said.optional(),
-  force: said.optional(),
-  order: said.optional(),
-  repetitions: said.optional(),
-  hold: said.optional(),
-  criterion: said.optional(),
-  means: said.optional(),
+  positions: said.exactOptional(),
+  angles: said.exactOptional(),
+  hands: said.exactOptional(),
+  force: said.exactOptional(),
+  order: said.exactOptional(),
+  repetitions: said.exactOptional(),
+  hold: said.exactOptional(),
+  criterion: said.exactOptional(),
+  means: said.exactOptional(),
   drawn: z
     .strictObject({
-      position,
-      pose,
-      from: pose,
-      afresh: z.boolean(),
-      band,
-      decides: decides.nullable(),
-      hands,
-      forces,
-      props,
-      view,
-      closeUp,
+      position: position.exactOptional(),
+      pose: pose.exactOptional(),
+      from: pose.exactOptional(),
+      afresh: z.boolean().exactOptional(),
+      band: band.exactOptional(),
+      decides: decides.nullable().exactOptional(),
+      hands: hands.exactOptional(),
+      forces: forces.exactOptional(),
+      props: props.exactOptional(),
+      view: view.exactOptional(),
+      closeUp: closeUp.exactOptional(),
     })
-    .partial()
-    .optional(),
-  figure: figure.optional(),
+    .exactOptional(),
+  figure: figure.exactOptional(),
 });
 
-const stage = z.string().optional();
+const stage = z.string().exactOptional();
 const signs = z.array(z.enum(SIGNS)).min(1);
 const reading = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('sign'),
     signs,
     stage,
-    structures: z.array(z.string()).min(1).optional(),
-    doubtful: signs.optional(),
+    structures: z.array(z.string()).min(1).exactOptional(),
+    doubtful: signs.exactOptional(),
   }),
   z.strictObject({ kind: z.literal('grade'), sign: z.enum(SIGNS) }),
   z.strictObject({
@@ -119,7 +118,7 @@ const reading = z.discriminatedUnion('kind', [
     signs,
     sites: z.array(z.strictObject({ option: key, structures: z.array(z.string()).min(1) })),
     none: key,
-    both: key.optional(),
+    both: key.exactOptional(),
   }),
   z.strictObject({
     kind: z.literal('stages'),
@@ -130,10 +129,10 @@ const reading = z.discriminatedUnion('kind', [
 
 const worth = z.strictObject({
   of: said,
-  sensitivity: share.optional(),
-  specificity: share.optional(),
-  kappa: z.number().min(-1).max(1).optional(),
-  text: said.optional(),
+  sensitivity: share.exactOptional(),
+  specificity: share.exactOptional(),
+  kappa: z.number().min(-1).max(1).exactOptional(),
+  text: said.exactOptional(),
   source: said,
   sourceKind: z.enum(SOURCE_KINDS),
 });
@@ -191,8 +190,8 @@ export const procedureSchema = z
         text: text(160),
         options: z.array(z.strictObject({ key, label: text(40), call: z.int().nullable() })).min(2),
         reading,
-        partly: z.array(key).optional(),
-        weight: z.number().positive().optional(),
+        partly: z.array(key).exactOptional(),
+        weight: z.number().positive().exactOptional(),
       }),
     ),
     positive: said,
@@ -230,7 +229,7 @@ export const procedureSchema = z
       const path = ['checklist', 'usualVariant'];
       context.addIssue({ code: 'custom', path, message: 'is not one of the schools' });
     }
-  });
+  }) satisfies z.ZodType<Procedure>;
 
 function optionsRead(from: z.infer<typeof reading>): readonly string[] {
   switch (from.kind) {

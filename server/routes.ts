@@ -1,6 +1,7 @@
 import { accountRoutes } from './accounts/routes.ts';
 import { agreementRoutes } from './agreement/routes.ts';
 import { auditRoutes } from './audit/routes.ts';
+import { shelfRoutes } from './catalogue/routes.ts';
 import { calibrationRoutes } from './calibration/routes.ts';
 import { checklistRoutes } from './checklists/routes.ts';
 import { descriptionRoutes } from './description/routes.ts';
@@ -23,6 +24,7 @@ export const routes: readonly Route[] = [
   ...accountRoutes,
   ...postRoutes,
   ...peopleRoutes,
+  ...shelfRoutes,
   ...bankRoutes,
   ...checklistRoutes,
   ...examinationRoutes,

@@ -1,20 +1,6 @@
 import { z } from 'zod';
 import { examinationLead, examinationLeads } from '../accounts.ts';
-import { checklistSummary, checklistVersion, writtenChecklist } from '../checklists.ts';
 import { blueprint, nextExamination, wantedWeights } from '../blueprint.ts';
-import {
-  draft,
-  draftAnswer,
-  draftChanges,
-  draftHistory,
-  draftNews,
-  draftSummary,
-  earlierUses,
-  historyPage,
-  publication,
-  since,
-  versionUse,
-} from '../drafts.ts';
 import {
   candidate,
   candidatePage,
@@ -28,147 +14,14 @@ import {
   stationExaminers,
   stationReadings,
 } from '../examinations.ts';
-import { candidateStateChange, cohortCandidates, retirement } from '../people.ts';
+import { candidateStateChange, cohortCandidates } from '../people.ts';
 import { page } from '../primitives.ts';
-import { job } from '../jobs.ts';
-import {
-  bankCopy,
-  bankFromFile,
-  bankMade,
-  bankPage,
-  bankSearch,
-  bankStation,
-  newBankStation,
-  newStation,
-  stationOrder,
-} from '../stations.ts';
+import { newStation, stationOrder } from '../stations.ts';
 import type { Contracts } from '../contract.ts';
 import { LEAD, leads, reads } from './access.ts';
 
-/** Preparation: the bank, checklists, examinations, candidates, the plan. */
+/** Preparation: examinations, their blueprint and stations, candidates, the plan. */
 export const preparation = {
-  'GET /bank-stations': {
-    says: 'A page of the stations that can be used again, each in its newest version',
-    access: LEAD,
-    query: bankSearch,
-    answers: bankPage,
-  },
-  'POST /bank-stations': {
-    says: 'Make a station of the bank; its checklist follows from the procedures and the patient',
-    access: LEAD,
-    body: newBankStation,
-    answers: bankStation,
-  },
-  'POST /bank-stations/copies': {
-    says: 'Make a station like another, of the bank or of an examination',
-    access: LEAD,
-    body: bankCopy,
-    answers: bankMade,
-  },
-  'POST /bank-stations/files': {
-    says: 'Make a station from a checklist file; an unfinished one waits as a draft',
-    access: LEAD,
-    body: bankFromFile,
-    answers: bankMade,
-  },
-  'POST /bank-stations/behaviour': {
-    says: 'Work out how stations behaved that were marked since; a job, or nothing to do',
-    access: LEAD,
-    answers: job.nullable(),
-  },
-  'GET /bank-stations/:bank': {
-    says: 'One station of the bank, in its newest version',
-    access: LEAD,
-    answers: bankStation,
-  },
-  'POST /bank-stations/:bank/versions': {
-    says: 'Make the next version of a station of the bank',
-    access: LEAD,
-    body: newBankStation,
-    answers: bankStation,
-  },
-  'PUT /bank-stations/:bank/retirement': {
-    says: 'Take a station of the bank out of the choice, or bring it back',
-    access: LEAD,
-    body: retirement,
-    answers: bankStation,
-  },
-  'GET /checklists': {
-    says: 'The checklists, each with its newest version',
-    access: LEAD,
-    answers: z.array(checklistSummary),
-  },
-  'GET /checklist-versions/:version': {
-    says: 'One version of a checklist',
-    access: LEAD,
-    answers: checklistVersion,
-  },
-  'POST /checklists/:checklist/versions': {
-    says: 'Make the next version of a checklist',
-    access: LEAD,
-    body: writtenChecklist,
-    answers: checklistVersion,
-  },
-  'GET /checklists/:checklist/versions': {
-    says: 'The versions of a checklist, the newest first, and where each is used',
-    access: LEAD,
-    answers: z.array(versionUse),
-  },
-  'GET /checklist-versions/:version/earlier': {
-    says: 'How the items of a version behaved when they were marked before',
-    access: LEAD,
-    answers: earlierUses,
-  },
-  'GET /drafts': {
-    says: 'The checklists that are being written',
-    access: LEAD,
-    answers: z.array(draftSummary),
-  },
-  'POST /checklists/:checklist/drafts': {
-    says: 'Begin a draft of a checklist, or open the one that there is',
-    access: LEAD,
-    answers: draft,
-  },
-  'POST /bank-stations/:bank/drafts': {
-    says: 'Begin a draft of the checklist of a station of the bank, or open the one that there is',
-    access: LEAD,
-    answers: draft,
-  },
-  'GET /drafts/:draft': {
-    says: 'A draft in its pieces',
-    access: LEAD,
-    answers: draft,
-  },
-  'GET /drafts/:draft/news': {
-    says: 'The pieces of a draft that changed since a change',
-    access: LEAD,
-    query: since,
-    answers: draftNews,
-  },
-  'POST /drafts/:draft/changes': {
-    says: 'Change pieces of a draft; what another changed meanwhile is not overwritten',
-    access: LEAD,
-    body: draftChanges,
-    answers: draftAnswer,
-  },
-  'GET /drafts/:draft/history': {
-    says: 'A page of the changes of a draft, the newest first',
-    access: LEAD,
-    query: historyPage,
-    answers: draftHistory,
-  },
-  'POST /drafts/:draft/publication': {
-    says: 'Make the next version of the checklist out of a draft, and of its station',
-    access: LEAD,
-    body: publication,
-    answers: checklistVersion,
-  },
-  'PUT /drafts/:draft/away': {
-    says: 'Put a draft away without publishing it, or take it out again',
-    access: LEAD,
-    body: z.object({ away: z.boolean() }),
-    answers: draft,
-  },
   'GET /examinations': {
     says: 'The examinations, the newest first',
     access: LEAD,

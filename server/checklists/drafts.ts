@@ -24,16 +24,28 @@ import { findChecklistVersion } from './service.ts';
 export async function beginDraft(db: Database, checklistId: string, by: Account): Promise<Draft> {
   const newest = await checklists.findNewestOf(db, checklistId);
   if (!newest) throw notFound('checklist');
-  return begin(db, { checklistId, versionId: newest.id, bankStationId: null, parts: null }, by);
+  const begun = { checklistId, versionId: newest.id, bankStationId: null, parts: null };
+  const id = await db.transaction((trx) => begin(trx, begun, by));
+  return readDraft(db, id, by);
 }
 
 /** Begins a draft of a station of the bank: of its checklist, its patient, its minutes. */
 export async function beginStationDraft(db: Database, bankId: string, by: Account): Promise<Draft> {
-  const station = await requireBankStation(db, bankId);
-  const { checklistId } = await findChecklistVersion(db, station.checklistVersionId);
+  const id = await db.transaction((trx) => startStationDraft(trx, bankId, by));
+  return readDraft(db, id, by);
+}
+
+/** The same as a part of something larger; answers with the draft's id. */
+export async function startStationDraft(
+  trx: Database,
+  bankId: string,
+  by: Account,
+): Promise<string> {
+  const station = await requireBankStation(trx, bankId);
+  const { checklistId } = await findChecklistVersion(trx, station.checklistVersionId);
   const { title, minutes, equipment, patient, checklistVersionId: versionId } = station;
   const parts: StationParts = { title, minutes, equipment, patient: { has: patient } };
-  return begin(db, { checklistId, versionId, bankStationId: bankId, parts }, by);
+  return begin(trx, { checklistId, versionId, bankStationId: bankId, parts }, by);
 }
 
 interface Begun {
@@ -44,37 +56,34 @@ interface Begun {
 }
 
 async function begin(
-  db: Database,
+  trx: Database,
   { checklistId, versionId, bankStationId, parts }: Begun,
   by: Account,
-): Promise<Draft> {
-  const id = await db.transaction(async (trx) => {
-    await trx('checklist').where({ id: checklistId }).forUpdate().first('id');
-    const open = await drafts.openDraftOf(trx, checklistId);
-    if (open) {
-      if (open.bankStationId === bankStationId) return open.id;
-      throw conflict(
-        'This checklist is being written already',
-        'Another station that shares it has a draft of it. Publish that draft or put it away first; it is in the list of drafts.',
-      );
-    }
-    const { content } = await findChecklistVersion(trx, versionId);
-    const draftId = newId();
-    await drafts.insertDraft(
-      trx,
-      {
-        id: draftId,
-        checklist_id: checklistId,
-        bank_station_id: bankStationId,
-        started_from: versionId,
-        begun_by: by.id,
-      },
-      { ...piecesOf(content), ...parts },
+): Promise<string> {
+  await trx('checklist').where({ id: checklistId }).forUpdate().first('id');
+  const open = await drafts.openDraftOf(trx, checklistId);
+  if (open) {
+    if (open.bankStationId === bankStationId) return open.id;
+    throw conflict(
+      'This checklist is being written already',
+      'Another station that shares it has a draft of it. Publish that draft or put it away first; it is in the list of drafts.',
     );
-    await recordAction(trx, { accountId: by.id, action: 'draft begun', subject: draftId });
-    return draftId;
-  });
-  return readDraft(db, id, by);
+  }
+  const { content } = await findChecklistVersion(trx, versionId);
+  const id = newId();
+  await drafts.insertDraft(
+    trx,
+    {
+      id,
+      checklist_id: checklistId,
+      bank_station_id: bankStationId,
+      started_from: versionId,
+      begun_by: by.id,
+    },
+    { ...piecesOf(content), ...parts },
+  );
+  await recordAction(trx, { accountId: by.id, action: 'draft begun', subject: id });
+  return id;
 }
 
 export async function requireDraft(

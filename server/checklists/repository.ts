@@ -4,7 +4,10 @@ import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
 import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import type { Database } from '../db/database.ts';
 
-/** The newest version of every checklist; a school's own goes before a newer one of the catalogue. */
+/**
+ * The newest version of every checklist; one written by hand goes before a newer one that is
+ * offered. Those of procedures that are retired from the shelf are not in the choice.
+ */
 export async function newestVersions(db: Database): Promise<ChecklistSummary[]> {
   const { rows } = await db.raw(`
     select distinct on (c.title, c.id) c.id as "checklistId", v.id as "versionId",
@@ -12,6 +15,8 @@ export async function newestVersions(db: Database): Promise<ChecklistSummary[]> 
       jsonb_array_length(v.content -> 'items') as items,
       to_json(v.frozen_at at time zone 'utc') as "frozenAt"
     from checklist c join checklist_version v on v.checklist_id = c.id
+    where c.bank_station_id is not null or c.procedure_id not in (
+      select procedure_id from shelf_procedure where retired_at is not null)
     order by c.title, c.id, v.origin = 'school' desc, v.version desc`);
   return rows.map((row: ChecklistSummary) => ({ ...row, frozenAt: asUtc(row.frozenAt) }));
 }
@@ -57,7 +62,7 @@ export async function insertChecklist(
   await db('checklist').insert(checklist);
 }
 
-/** The checklist of each procedure with the newest version that the catalogue has made of it. */
+/** The checklist of each procedure with the newest version that was offered of it. */
 export async function offeredVersions(
   db: Database,
 ): Promise<{ id: string; procedureId: string; newest: number; content: ChecklistContent }[]> {
@@ -66,7 +71,7 @@ export async function offeredVersions(
       (select max(version) from checklist_version v where v.checklist_id = c.id) as newest
     from checklist c cross join lateral (
       select content from checklist_version v
-      where v.checklist_id = c.id and v.origin = 'catalogue' order by version desc limit 1) o
+      where v.checklist_id = c.id and v.origin <> 'school' order by version desc limit 1) o
     where c.bank_station_id is null`);
   return rows.map((row: Stored & { id: string; newest: number }) => ({
     ...row,
@@ -92,7 +97,7 @@ export async function insertVersion(
     checklistId: string;
     version: number;
     content: object;
-    origin: 'catalogue' | 'school';
+    origin: 'catalogue' | 'shelf' | 'school';
     madeBy?: string;
   },
 ): Promise<void> {

@@ -1,5 +1,5 @@
 import { PROCEDURES } from '@kritikos/catalogue/procedures';
-import type { ProcedureChecklist } from '@kritikos/catalogue/procedure';
+import type { Procedure, ProcedureChecklist } from '@kritikos/catalogue/procedure';
 import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
 import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import { isDeepStrictEqual } from 'node:util';
@@ -11,36 +11,43 @@ import { newId } from '../http/newId.ts';
 import { invalid, notFound } from '../http/problems.ts';
 import * as checklists from './repository.ts';
 
-/**
- * Offers the catalogue's checklist of every procedure. Where the catalogue was corrected since, a
- * new version is offered beside the old: what is frozen stays, and stations that nobody has marked
- * at are told of it (`Station.offered`).
- */
+/** Offers the catalogue's checklist of every procedure. */
 export async function offerCatalogue(db: Database): Promise<void> {
-  await db.transaction(async (trx) => {
-    await trx.raw('lock table checklist in share row exclusive mode');
-    const offered = new Map(
-      (await checklists.offeredVersions(trx)).map((own) => [own.procedureId, own]),
-    );
-    for (const procedure of PROCEDURES) {
-      const title = procedure.names[0] ?? procedure.title;
-      const content = plain(liftChecklist({ ...procedure, title }));
-      const known = offered.get(procedure.id);
-      if (known && isDeepStrictEqual(known.content, content)) continue;
-      const checklistId = known?.id ?? newId();
-      if (!known) {
-        const { id: procedure_id, region } = procedure;
-        await checklists.insertChecklist(trx, { id: checklistId, procedure_id, title, region });
-      }
-      await checklists.insertVersion(trx, {
-        id: newId(),
-        checklistId,
-        version: (known?.newest ?? 0) + 1,
-        content,
-        origin: 'catalogue',
-      });
+  await db.transaction((trx) => offerChecklists(trx, PROCEDURES, 'catalogue'));
+}
+
+/**
+ * Offers the checklists of these procedures. Where one was corrected since, a new version is
+ * offered beside the old: what is frozen stays, and stations that nobody has marked at are told of
+ * it (`Station.offered`).
+ */
+export async function offerChecklists(
+  trx: Database,
+  procedures: readonly Procedure[],
+  origin: 'catalogue' | 'shelf',
+): Promise<void> {
+  await trx.raw('lock table checklist in share row exclusive mode');
+  const offered = new Map(
+    (await checklists.offeredVersions(trx)).map((own) => [own.procedureId, own]),
+  );
+  for (const procedure of procedures) {
+    const title = procedure.names[0] ?? procedure.title;
+    const content = plain(liftChecklist({ ...procedure, title }));
+    const known = offered.get(procedure.id);
+    if (known && isDeepStrictEqual(known.content, content)) continue;
+    const checklistId = known?.id ?? newId();
+    if (!known) {
+      const { id: procedure_id, region } = procedure;
+      await checklists.insertChecklist(trx, { id: checklistId, procedure_id, title, region });
     }
-  });
+    await checklists.insertVersion(trx, {
+      id: newId(),
+      checklistId,
+      version: (known?.newest ?? 0) + 1,
+      content,
+      origin,
+    });
+  }
 }
 
 /** As it comes back from the database: what is undefined is not there. */

@@ -19,6 +19,7 @@ import * as keptAnalyses from './migrations/0014_kept_analyses.ts';
 import * as partSums from './migrations/0015_part_sums.ts';
 import * as drafts from './migrations/0016_drafts.ts';
 import * as bankAndBlueprint from './migrations/0017_bank_and_blueprint.ts';
+import * as shelf from './migrations/0018_shelf.ts';
 import { limitRole } from './roles.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
@@ -48,6 +49,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0015_part_sums': partSums,
   '0016_drafts': drafts,
   '0017_bank_and_blueprint': bankAndBlueprint,
+  '0018_shelf': shelf,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

@@ -11,6 +11,7 @@ export const ONLY_ADDED = [
   'item',
   'checklist_item',
   'bank_station_version',
+  'shelf_version',
   'draft_change',
   'decision',
   'decision_sheet',

@@ -1,4 +1,5 @@
 import { derivedChecklist } from '@kritikos/catalogue/derivedChecklist';
+import { CATALOGUE } from '@kritikos/catalogue/known';
 import { procedureById } from '@kritikos/catalogue/procedures';
 import type { Blueprint } from '@kritikos/contracts/blueprint';
 import type { Draft, DraftSummary } from '@kritikos/contracts/drafts';
@@ -39,6 +40,7 @@ describe('next year’s examination', () => {
     const derived = derivedChecklist(
       procedures.map((procedure) => ({ procedure })),
       has,
+      CATALOGUE,
     );
     const minutes = Number(standing.minutes);
     const found = readAlong(contentOf(standing), { derived, minutes, patient: 'the patient' });

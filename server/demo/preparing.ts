@@ -1,12 +1,16 @@
+import { equipmentFor } from '@kritikos/catalogue/equipment';
+import type { Procedure } from '@kritikos/catalogue/procedure';
 import { procedureById } from '@kritikos/catalogue/procedures';
 import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
 import type { Account } from '@kritikos/contracts/accounts';
 import { draftContent } from '@kritikos/contracts/draftContent';
-import type { BankStation } from '@kritikos/contracts/stations';
+import { asOpenCatalogue, readOpenCatalogue } from '@kritikos/contracts/openCatalogue';
+import type { BankStation, NewBankStation } from '@kritikos/contracts/stations';
 import type { DraftContent, DraftItem } from '@kritikos/core/checklists/draftChecklist';
 import { withoutItem } from '@kritikos/core/checklists/mend';
 import { changesTo, contentOf, withChanges } from '@kritikos/core/checklists/pieces';
 import type { PieceChange } from '@kritikos/core/checklists/pieces';
+import { bringOntoShelf } from '../catalogue/shelf.ts';
 import { beginStationDraft, changeDraft } from '../checklists/drafts.ts';
 import type { Database } from '../db/database.ts';
 import { keepWanted } from '../examinations/blueprint.ts';
@@ -14,22 +18,28 @@ import * as examinations from '../examinations/service.ts';
 import { addStation } from '../examinations/stations.ts';
 import { newId } from '../http/newId.ts';
 import { copyStation, stationFromFile } from '../stations/making.ts';
+import { createBankStation } from '../stations/service.ts';
 import { SCHOOL } from './people.ts';
+import { HEEL_RAISE } from './schoolProcedures.ts';
 import type { BankName } from './stations.ts';
 
 export const NEXT_YEAR = 'Second-year special tests, 2027';
 export const COPIED = 'Knee that gives way on stairs';
+export const OWN_STATION = 'Calf that tires';
 export const IMPORTED = 'Outer thigh, from a colleague’s file';
 
 /**
  * Next year's examination in preparation: a blueprint half filled, one station twice, two drafts
- * with something for the reading along to find, and a file that waits to be mended.
+ * with something for the reading along to find, and a file that waits to be mended. On the school's
+ * shelf stands a procedure of its own, and in the bank a station that asks it.
  */
 export async function prepareNextYear(
   db: Database,
   bank: ReadonlyMap<BankName, BankStation>,
   lead: Account,
 ): Promise<void> {
+  await bringOntoShelf(db, [asInAFile(HEEL_RAISE)], lead);
+  await createBankStation(db, OWN, lead);
   const stationOf = (name: BankName) => bank.get(name) as BankStation;
   const { station: again } = await copyStation(
     db,
@@ -67,6 +77,20 @@ export async function prepareNextYear(
   await write(db, stationOf('stiffHipInFront'), lead, bundled);
   await write(db, stationOf('kneeThatOpens'), lead, uncompared, [{ piece: 'minutes', value: 3 }]);
   await stationFromFile(db, { title: IMPORTED, minutes: 7, checklist: unfinished('ober') }, lead);
+}
+
+const OWN: NewBankStation = {
+  title: OWN_STATION,
+  procedures: [{ procedure: HEEL_RAISE.id }],
+  patient: { condition: 'gastrocnemius-tightness', side: 'left', degree: null },
+  minutes: 8,
+  equipment: equipmentFor(HEEL_RAISE),
+};
+
+/** Through the open format, as anybody's file comes onto the shelf. */
+function asInAFile(procedure: Procedure): Procedure {
+  const [read] = readOpenCatalogue(JSON.stringify(asOpenCatalogue([procedure]))).procedures;
+  return read ?? procedure;
 }
 
 /** Two acts in one item, an adequate one, and a scale without its anchors. */

@@ -19,7 +19,7 @@ export async function listStations(
        s.patient_readings as "patientReadings",
        (select jsonb_build_object('versionId', o.id, 'version', o.version)
          from checklist_version o join examination e on e.id = s.examination_id
-         where o.checklist_id = c.id and o.origin = 'catalogue' and o.version > v.version
+         where o.checklist_id = c.id and o.origin <> 'school' and o.version > v.version
            and e.marking_opened_at is null
          order by o.version desc limit 1) as offered,
        coalesce((select jsonb_agg(jsonb_build_object('item', i ->> 'key', 'text', i ->> 'text',

@@ -64,7 +64,10 @@ describe('a station of the bank', () => {
       { pointer: '/patient/condition', detail: 'is not known' },
     ]);
     expect(await refused({ procedures: [{ procedure: 'no-such-thing' }] })).toEqual([
-      { pointer: '/procedures/0/procedure', detail: 'is not in the catalogue' },
+      {
+        pointer: '/procedures/0/procedure',
+        detail: 'is neither in the catalogue nor on the shelf',
+      },
     ]);
     const [{ detail }] = await refused({
       procedures: [{ procedure: 'faber', keeps: ['consent'] }],

@@ -1,16 +1,17 @@
-import { procedureById } from '@kritikos/catalogue/procedures';
 import type { Account } from '@kritikos/contracts/accounts';
 import { checklistContent } from '@kritikos/contracts/checklists';
 import type { BankCopy, BankFromFile, BankMade } from '@kritikos/contracts/stations';
 import { changesTo, withChanges } from '@kritikos/core/checklists/pieces';
 import { recordAction } from '../audit/repository.ts';
-import { beginStationDraft, changeDraft } from '../checklists/drafts.ts';
+import { knownProcedures } from '../catalogue/shelf.ts';
+import { piecesSince } from '../checklists/draftRepository.ts';
+import { changeDraft, startStationDraft } from '../checklists/drafts.ts';
 import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
 import { newId } from '../http/newId.ts';
 import { invalid } from '../http/problems.ts';
 import {
-  createBankStation,
+  insertDerived,
   insertWithChecklist,
   requireBankStation,
   requireBankVersion,
@@ -56,32 +57,33 @@ export async function stationFromFile(
   by: Account,
 ): Promise<BankMade> {
   const procedures = checklist.procedures.map(({ procedure }) => procedure);
-  const unknown = procedures.flatMap((id, i) => (procedureById(id) ? [] : [i]));
-  if (unknown.length > 0) {
-    throw invalid(
-      unknown.map((i) => ({
-        pointer: `/checklist/procedures/${i}/procedure`,
-        detail: `names ${procedures[i]}, which is not in the catalogue`,
-      })),
-    );
-  }
+  await refuseUnknown(db, procedures);
   const finished = checklistContent.safeParse(checklist);
   const around = { title, patient: null, minutes, equipment: [] };
-  if (finished.success) {
-    const id = await db.transaction((trx) =>
-      insertWithChecklist(trx, { ...around, content: finished.data }, by),
-    );
-    return { station: await requireBankStation(db, id), draftId: null };
-  }
-  const wanted = { ...around, procedures: procedures.map((procedure) => ({ procedure })) };
-  const { id } = await createBankStation(db, wanted, by);
-  const draft = await beginStationDraft(db, id, by);
-  const changes = changesTo(withChanges({}, draft.pieces), checklist);
-  await changeDraft(
-    db,
-    draft.id,
-    { id: newId(), changes: changes.map((change) => ({ ...change, seen: 0 })) },
-    by,
+  const made = await db.transaction(async (trx) => {
+    if (finished.success) {
+      const own = { ...around, content: finished.data };
+      return { id: await insertWithChecklist(trx, own, by), draftId: null };
+    }
+    const wanted = { ...around, procedures: procedures.map((procedure) => ({ procedure })) };
+    const id = await insertDerived(trx, wanted, by);
+    const draftId = await startStationDraft(trx, id, by);
+    const derived = withChanges({}, await piecesSince(trx, draftId, -1));
+    const changes = changesTo(derived, checklist).map((change) => ({ ...change, seen: 0 }));
+    await changeDraft(trx, draftId, { id: newId(), changes }, by);
+    return { id, draftId };
+  });
+  return { station: await requireBankStation(db, made.id), draftId: made.draftId };
+}
+
+async function refuseUnknown(db: Database, procedures: readonly string[]): Promise<void> {
+  const known = await knownProcedures(db);
+  const unknown = procedures.flatMap((id, i) => (known.find(id) ? [] : [i]));
+  if (unknown.length === 0) return;
+  throw invalid(
+    unknown.map((i) => ({
+      pointer: `/checklist/procedures/${i}/procedure`,
+      detail: `names ${procedures[i]}, which is neither in the catalogue nor on the shelf`,
+    })),
   );
-  return { station: await requireBankStation(db, id), draftId: draft.id };
 }

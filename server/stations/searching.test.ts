@@ -184,7 +184,7 @@ describe('a station made', () => {
     expect(refused.body.errors).toEqual([
       {
         pointer: '/checklist/procedures/0/procedure',
-        detail: 'names no-such-test, which is not in the catalogue',
+        detail: 'names no-such-test, which is neither in the catalogue nor on the shelf',
       },
     ]);
     expect((await look('words=unknown')).total).toBe(0);

@@ -1,10 +1,12 @@
-import { derivedChecklist, NotInCatalogue } from '@kritikos/catalogue/derivedChecklist';
-import { procedureById } from '@kritikos/catalogue/procedures';
+import { derivedChecklist, NotKnown } from '@kritikos/catalogue/derivedChecklist';
+import type { KnownProcedures } from '@kritikos/catalogue/known';
 import type { Account } from '@kritikos/contracts/accounts';
 import { checklistContent } from '@kritikos/contracts/checklists';
 import type { BankStation, NewBankStation } from '@kritikos/contracts/stations';
 import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import { recordAction } from '../audit/repository.ts';
+import { knownProcedures } from '../catalogue/shelf.ts';
+import { retiredOf } from '../catalogue/shelfRepository.ts';
 import * as checklists from '../checklists/repository.ts';
 import type { Database } from '../db/database.ts';
 import { newId } from '../http/newId.ts';
@@ -17,9 +19,19 @@ export async function createBankStation(
   wanted: NewBankStation,
   by: Account,
 ): Promise<BankStation> {
-  const content = derive(wanted);
-  const id = await db.transaction((trx) => insertWithChecklist(trx, { ...wanted, content }, by));
+  const id = await db.transaction((trx) => insertDerived(trx, wanted, by));
   return requireBankStation(db, id);
+}
+
+/** The same as a part of something larger; answers with the station's id. */
+export async function insertDerived(
+  trx: Database,
+  wanted: NewBankStation,
+  by: Account,
+): Promise<string> {
+  await refuseRetired(trx, wanted);
+  const content = await derive(trx, wanted);
+  return insertWithChecklist(trx, { ...wanted, content }, by);
 }
 
 /** A station with a checklist of its own, both in their first version. */
@@ -41,7 +53,7 @@ export async function insertWithChecklist(
     id: checklistId,
     procedure_id: first?.procedure ?? '',
     title: content.procedures.map(({ title }) => title).join(', '),
-    region: procedureById(first?.procedure ?? '')?.region ?? 'any',
+    region: (await knownProcedures(trx)).find(first?.procedure ?? '')?.region ?? 'any',
     bank_station_id: id,
     ...(copyOf === undefined ? {} : { copy_of: copyOf }),
   });
@@ -60,7 +72,7 @@ export async function changeBankStation(
   wanted: NewBankStation,
   by: Account,
 ): Promise<BankStation> {
-  const content = derive(wanted);
+  const content = await derive(db, wanted);
   return db.transaction(async (trx) => {
     await bank.lockBankStation(trx, id);
     const before = await requireBankStation(trx, id);
@@ -201,9 +213,26 @@ export async function retireBankStation(
   });
 }
 
+/** What is retired from the shelf is asked by the stations that have it, and by no new one. */
+async function refuseRetired(db: Database, { procedures }: NewBankStation): Promise<void> {
+  const asked = procedures.map(({ procedure }) => procedure);
+  const retired = await retiredOf(db, asked);
+  if (retired.length === 0) return;
+  throw invalid(
+    retired.map((id) => ({
+      pointer: `/procedures/${asked.indexOf(id)}/procedure`,
+      detail: 'is retired from the shelf; bring it back there first',
+    })),
+  );
+}
+
 /** The checklist of a station, as it may be published. */
-function derive({ procedures, patient }: NewBankStation): ChecklistContent {
-  const content = checklistContent.safeParse(derived(procedures, patient));
+async function derive(
+  db: Database,
+  { procedures, patient }: NewBankStation,
+): Promise<ChecklistContent> {
+  const known = await knownProcedures(db);
+  const content = checklistContent.safeParse(derived(procedures, patient, known));
   if (content.success) return content.data;
   throw invalid(
     content.error.issues.map((issue) => ({
@@ -216,15 +245,19 @@ function derive({ procedures, patient }: NewBankStation): ChecklistContent {
 function derived(
   procedures: NewBankStation['procedures'],
   patient: NewBankStation['patient'],
+  known: KnownProcedures,
 ): ChecklistContent {
   try {
-    return derivedChecklist(procedures, patient);
+    return derivedChecklist(procedures, patient, known);
   } catch (error) {
-    if (!(error instanceof NotInCatalogue)) throw error;
+    if (!(error instanceof NotKnown)) throw error;
     const place = procedures.findIndex(({ procedure }) => procedure === error.id);
     throw invalid([
       error.what === 'procedure'
-        ? { pointer: `/procedures/${place}/procedure`, detail: 'is not in the catalogue' }
+        ? {
+            pointer: `/procedures/${place}/procedure`,
+            detail: 'is neither in the catalogue nor on the shelf',
+          }
         : { pointer: '/patient/condition', detail: 'is not known' },
     ]);
   }

@@ -58,7 +58,9 @@ const when = (at: string) =>
                   ? `, ${version.madeBy}`
                   : version.origin === 'catalogue'
                     ? ', the catalogue'
-                    : ''
+                    : version.origin === 'shelf'
+                      ? ', the school’s shelf'
+                      : ''
               }}</span>
             </td>
             <td>
