@@ -5,9 +5,9 @@ import { PROCEDURES } from './procedures.ts';
 export interface KnownProcedures {
   /** The catalogue's first. */
   readonly all: readonly Procedure[];
-  find(id: string): Procedure | undefined;
+  readonly find: (id: string) => Procedure | undefined;
   /** Whether it stands on the school's own shelf. */
-  isOwn(id: string): boolean;
+  readonly isOwn: (id: string) => boolean;
 }
 
 /** The catalogue with a school's own procedures beside it. */

@@ -213,6 +213,11 @@ const routes: RouteRecordRaw[] = [
     meta: everybody('Practice'),
   },
   {
+    path: '/catalogue/shelf',
+    component: () => import('./catalogue/ShelfPage.vue'),
+    meta: everybody('The school’s shelf'),
+  },
+  {
     path: '/catalogue/:procedure',
     component: () => import('./catalogue/ProcedurePage.vue'),
     props: true,

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { PROCEDURES } from '@kritikos/catalogue/procedures';
 import { evidencePath } from '@kritikos/core/accuracy/evidencePath';
 import {
   inParallel,
@@ -12,16 +11,21 @@ import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import EvidencePlot from './EvidencePlot.vue';
 import WideTable from '../shell/WideTable.vue';
+import { useKnownProcedures } from './useKnownProcedures.ts';
 
 /** Tests of which sensitivity and specificity are published together. */
-const TESTS = PROCEDURES.flatMap((procedure) => {
-  const pairs = procedure.worth.flatMap(({ sensitivity, specificity, of, source }) =>
-    sensitivity === undefined || specificity === undefined
-      ? []
-      : [{ sensitivity, specificity, of, source }],
-  );
-  return pairs[0] ? [{ id: procedure.id, name: procedure.names[0] ?? procedure.id, pairs }] : [];
-});
+const { choice } = useKnownProcedures();
+const tests = computed(() =>
+  choice.value.flatMap((procedure) => {
+    const pairs = procedure.worth.flatMap(({ sensitivity, specificity, of, source }) =>
+      sensitivity === undefined || specificity === undefined
+        ? []
+        : [{ sensitivity, specificity, of, source }],
+    );
+    return pairs[0] ? [{ id: procedure.id, name: procedure.names[0] ?? procedure.id, pairs }] : [];
+  }),
+);
+const testOf = (id: string) => tests.value.find((test) => test.id === id);
 
 interface Row {
   test: string;
@@ -29,13 +33,13 @@ interface Row {
   result: 'positive' | 'negative';
 }
 const asked = String(useRoute().query.procedure ?? '');
-const start = TESTS.find((t) => t.id === asked) ?? TESTS[0];
+const start = testOf(asked) ?? tests.value[0];
 const rows = ref<Row[]>(start ? [{ test: start.id, pair: 0, result: 'positive' }] : []);
 const pretest = ref(30);
 const adding = ref<string | null>(null);
 
 function figuresOf(id: string) {
-  return (TESTS.find((t) => t.id === id)?.pairs ?? []).map((p, k) => ({
+  return (testOf(id)?.pairs ?? []).map((p, k) => ({
     value: k,
     title: `${p.of}: ${Math.round(100 * p.sensitivity)} / ${Math.round(100 * p.specificity)} (${p.source})`,
   }));
@@ -46,7 +50,7 @@ function add(id: string | null) {
 }
 const evidence = computed(() =>
   rows.value.flatMap((row) => {
-    const test = TESTS.find((t) => t.id === row.test);
+    const test = testOf(row.test);
     const pair = test?.pairs[row.pair];
     if (!test || !pair) return [];
     return [
@@ -119,7 +123,7 @@ const misread = computed(() => {
         />
         <div v-for="(row, i) in rows" :key="i" class="row">
           <div class="test">
-            <b>{{ i + 1 }} · {{ TESTS.find((t) => t.id === row.test)?.name }}</b>
+            <b>{{ i + 1 }} · {{ testOf(row.test)?.name }}</b>
             <v-select
               v-model="row.pair"
               :items="figuresOf(row.test)"
@@ -141,7 +145,7 @@ const misread = computed(() => {
         </div>
         <v-autocomplete
           v-model="adding"
-          :items="TESTS.map((t) => ({ value: t.id, title: t.name }))"
+          :items="tests.map((t) => ({ value: t.id, title: t.name }))"
           label="Add a test"
           @update:model-value="add"
         />

@@ -6,7 +6,8 @@ import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import ProcedureFigure from '../figure/ProcedureFigure.vue';
 import { download } from '../http/download.ts';
-import { findProcedures, STRUCTURES_IN_USE } from './search.ts';
+import { procedureSearch } from './search.ts';
+import { useKnownProcedures } from './useKnownProcedures.ts';
 import { KIND_WORDS, regionWords } from './words.ts';
 
 const router = useRouter();
@@ -15,8 +16,10 @@ const words = ref('');
 const region = ref<string | null>(null);
 const kind = ref<Kind | null>(null);
 const structure = ref<string | null>(null);
+const { known, choice } = useKnownProcedures();
+const search = computed(() => procedureSearch(choice.value));
 const found = computed(() =>
-  findProcedures({
+  search.value.find({
     words: words.value,
     region: region.value,
     kind: kind.value,
@@ -34,7 +37,7 @@ const kinds = KINDS.map((value) => ({ value, title: KIND_WORDS[value] }));
 const regions = computed(() =>
   REGIONS.map((name) => ({
     name,
-    count: findProcedures({
+    count: search.value.find({
       words: words.value,
       region: name,
       kind: kind.value,
@@ -59,7 +62,8 @@ async function save() {
       <nav>
         <router-link to="/catalogue/bench">Interpretation bench</router-link>
         <router-link to="/catalogue/practice">Practice</router-link>
-        <button type="button" class="linkish" @click="save">Save all as JSON</button>
+        <router-link to="/catalogue/shelf">The school’s shelf</router-link>
+        <button type="button" class="linkish" @click="save">Save the catalogue as JSON</button>
       </nav>
     </div>
     <div class="filters">
@@ -71,7 +75,7 @@ async function save() {
         class="words"
       />
       <v-select v-model="kind" :items="kinds" label="Kind" clearable />
-      <v-select v-model="structure" :items="STRUCTURES_IN_USE" label="Structure" clearable />
+      <v-select v-model="structure" :items="search.structures" label="Structure" clearable />
     </div>
     <div class="regions" role="group" aria-label="Body region">
       <button
@@ -111,7 +115,8 @@ async function save() {
             }}</a>
             <span class="soft">{{ procedure.title }}</span>
             <span class="tag"
-              >{{ regionWords(procedure.region) }} · {{ KIND_WORDS[procedure.kind] }}</span
+              >{{ known.isOwn(procedure.id) ? 'the school’s · ' : ''
+              }}{{ regionWords(procedure.region) }} · {{ KIND_WORDS[procedure.kind] }}</span
             >
           </div>
         </template>

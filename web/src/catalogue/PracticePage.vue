@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { PROCEDURES } from '@kritikos/catalogue/procedures';
 import { angleInWords } from '@kritikos/core/figure/describe';
 import { RANGES } from '@kritikos/core/figure/pose';
 import { asQuestion, compareAnswer, partOf } from '@kritikos/core/figure/practice';
@@ -8,18 +7,27 @@ import type { FigureSpec, HandSpec, Surface } from '@kritikos/core/figure/spec';
 import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import ProcedureFigure from '../figure/ProcedureFigure.vue';
+import { useKnownProcedures } from './useKnownProcedures.ts';
 
-const ASKED = PROCEDURES.flatMap((p) =>
-  p.figure?.decides && p.figure.hands.length > 0 ? [{ procedure: p, figure: p.figure }] : [],
-);
-const wished = useRoute().query.procedure;
-const place = ref(
-  Math.max(
-    0,
-    ASKED.findIndex(({ procedure }) => procedure.id === wished),
+const { choice } = useKnownProcedures();
+const asked = computed(() =>
+  choice.value.flatMap((p) =>
+    p.figure?.decides && p.figure.hands.length > 0 ? [{ procedure: p, figure: p.figure }] : [],
   ),
 );
-const current = computed(() => ASKED[place.value % ASKED.length] as (typeof ASKED)[number]);
+const chosen = ref(String(useRoute().query.procedure ?? ''));
+const place = computed(() =>
+  Math.max(
+    0,
+    asked.value.findIndex(({ procedure }) => procedure.id === chosen.value),
+  ),
+);
+type Asked = (typeof asked.value)[number];
+const current = computed(() => asked.value[place.value] as Asked);
+function another() {
+  const next = asked.value[(place.value + 1) % asked.value.length];
+  chosen.value = next?.procedure.id ?? '';
+}
 const degrees = ref(0);
 const hands = ref<HandSpec[]>([]);
 const answered = ref(false);
@@ -63,10 +71,10 @@ watch(
   { immediate: true },
 );
 const question = computed<FigureSpec>(() => {
-  const asked = asQuestion(current.value.figure, degrees.value, hands.value);
+  const drawn = asQuestion(current.value.figure, degrees.value, hands.value);
   return wanted.value && direction.value
-    ? { ...asked, forces: [{ ...wanted.value, towards: direction.value }] }
-    : asked;
+    ? { ...drawn, forces: [{ ...wanted.value, towards: direction.value }] }
+    : drawn;
 });
 const verdict = computed(() => compareAnswer(current.value.figure, degrees.value, hands.value));
 const change = (i: number, more: Partial<HandSpec>) => {
@@ -84,7 +92,7 @@ const ROLE = {
     <router-link to="/catalogue">Catalogue</router-link>
     <div class="head">
       <h1>Practice: {{ current.procedure.names[0] }}</h1>
-      <v-btn size="small" @click="place++">Another one</v-btn>
+      <v-btn size="small" @click="another">Another one</v-btn>
     </div>
     <p>{{ current.procedure.title }}. Set the angle, place the hands, then look.</p>
     <div class="board">

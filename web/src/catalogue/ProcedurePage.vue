@@ -1,20 +1,22 @@
 <script setup lang="ts">
-import { procedureById } from '@kritikos/catalogue/procedures';
 import { drawFigure } from '@kritikos/core/figure/draw';
 import { figureSvg } from '@kritikos/core/figure/svg';
 import { usePreferredReducedMotion, useRafFn } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import ProcedureFigure from '../figure/ProcedureFigure.vue';
 import { download } from '../http/download.ts';
+import LoadState from '../shell/LoadState.vue';
 import NotFoundPage from '../shell/NotFoundPage.vue';
 import PatientKey from './PatientKey.vue';
 import SchoolsTable from './SchoolsTable.vue';
 import WorthTable from './WorthTable.vue';
+import { useKnownProcedures } from './useKnownProcedures.ts';
 import { KIND_WORDS, regionWords } from './words.ts';
 import WideTable from '../shell/WideTable.vue';
 
 const props = defineProps<{ procedure: string }>();
-const found = computed(() => procedureById(props.procedure));
+const { known, retired, read, nameOf, error, reload } = useKnownProcedures();
+const found = computed(() => known.value.find(props.procedure));
 const side = ref<'left' | 'right'>('right');
 const schoolKey = ref('');
 const school = computed(
@@ -45,6 +47,12 @@ function play() {
   share.value = 0;
   resume();
 }
+/** One procedure as a file: what a procedure of the school’s own can begin as. */
+async function save() {
+  if (!found.value) return;
+  const { asOpenCatalogue } = await import('@kritikos/contracts/openCatalogue');
+  download(`${found.value.id}.json`, 'application/json', asOpenCatalogue([found.value]));
+}
 function saveDrawing() {
   if (!figure.value || !found.value) return;
   const svg = figureSvg(drawFigure(figure.value, { side: side.value }));
@@ -57,10 +65,20 @@ watch(figure, () => {
 </script>
 
 <template>
-  <NotFoundPage v-if="!found" />
+  <NotFoundPage v-if="!found && read" />
+  <div v-else-if="!found" class="page">
+    <LoadState :error="error" loading @retry="reload" />
+  </div>
   <div v-else class="page">
-    <router-link to="/catalogue">Catalogue</router-link>
+    <div class="head">
+      <router-link to="/catalogue">Catalogue</router-link>
+      <button type="button" class="linkish" @click="save">Save as JSON</button>
+    </div>
     <h1>{{ found.names[0] }}</h1>
+    <p v-if="known.isOwn(found.id)" class="soft">
+      The school’s own, from its <router-link to="/catalogue/shelf">shelf</router-link
+      >{{ retired.has(found.id) ? '; retired, no new station asks it' : '' }}.
+    </p>
     <p class="soft">
       {{ found.title }}
       <template v-if="found.names.length > 1">
@@ -182,7 +200,7 @@ watch(figure, () => {
             :to="`/catalogue/${next}`"
             class="next"
           >
-            {{ procedureById(next)?.names[0] }}
+            {{ nameOf(next) }}
           </router-link>
         </p>
       </section>
@@ -194,6 +212,11 @@ watch(figure, () => {
 </template>
 
 <style scoped>
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+}
 .top,
 .two {
   display: grid;

@@ -1,9 +1,10 @@
 import { PROCEDURES } from '@kritikos/catalogue/procedures';
 import { describe, expect, it } from 'vitest';
-import { findProcedures } from './search.ts';
+import { procedureSearch } from './search.ts';
 
+const search = procedureSearch(PROCEDURES);
 const find = (words: string, more = {}) =>
-  findProcedures({ words, region: null, kind: null, structure: null, ...more }).map((p) => p.id);
+  search.find({ words, region: null, kind: null, structure: null, ...more }).map((p) => p.id);
 
 describe('finding a procedure', () => {
   it('by a name, a synonym, a part of the body', () => {

@@ -1,4 +1,3 @@
-import { PROCEDURES } from '@kritikos/catalogue/procedures';
 import type { Procedure } from '@kritikos/catalogue/procedure';
 import MiniSearch from 'minisearch';
 
@@ -9,44 +8,53 @@ export interface Filter {
   readonly structure: string | null;
 }
 
-const index = new MiniSearch<Procedure>({
-  fields: ['names', 'title', 'structures', 'region', 'kind'],
-  extractField: (procedure, field) => {
-    const value = procedure[field as 'names'];
-    return Array.isArray(value) ? value.join(' ') : String(value);
-  },
-  searchOptions: {
-    boost: { names: 3, title: 2 },
-    prefix: true,
-    // A slip of the finger in a short word, two in a long one.
-    fuzzy: (term) => (term.length > 7 ? 0.3 : term.length > 3 ? 0.25 : false),
-    combineWith: 'AND',
-  },
-});
-index.addAll(PROCEDURES);
+export interface ProcedureSearch {
+  /** Procedures that fit the words (synonyms and misspellings found) and the filters, best first. */
+  find(filter: Filter): Procedure[];
+  /** The structures that can be asked for. */
+  readonly structures: readonly string[];
+}
 
-let latest: { words: string; rank: ReadonlyMap<string, number> } = { words: '', rank: new Map() };
+/** Makes procedures searchable. */
+export function procedureSearch(procedures: readonly Procedure[]): ProcedureSearch {
+  const index = new MiniSearch<Procedure>({
+    fields: ['names', 'title', 'structures', 'region', 'kind'],
+    extractField: (procedure, field) => {
+      const value = procedure[field as 'names'];
+      return Array.isArray(value) ? value.join(' ') : String(value);
+    },
+    searchOptions: {
+      boost: { names: 3, title: 2 },
+      prefix: true,
+      // A slip of the finger in a short word, two in a long one.
+      fuzzy: (term) => (term.length > 7 ? 0.3 : term.length > 3 ? 0.25 : false),
+      combineWith: 'AND',
+    },
+  });
+  index.addAll(procedures);
+  let latest: { words: string; rank: ReadonlyMap<string, number> } = { words: '', rank: new Map() };
 
-/** Where each procedure stands for these words. Every region's count asks for the same ones. */
-function ranked(words: string): ReadonlyMap<string, number> {
-  if (latest.words !== words) {
-    const found = index.search(words).map(({ id }, place) => [id as string, place] as const);
-    latest = { words, rank: new Map(found) };
+  /** Where each procedure stands for these words. Every region's count asks for the same ones. */
+  function ranked(words: string): ReadonlyMap<string, number> {
+    if (latest.words !== words) {
+      const found = index.search(words).map(({ id }, place) => [id as string, place] as const);
+      latest = { words, rank: new Map(found) };
+    }
+    return latest.rank;
   }
-  return latest.rank;
-}
 
-/** Procedures that fit the words (synonyms and misspellings found) and the filters, best first. */
-export function findProcedures({ words, region, kind, structure }: Filter): Procedure[] {
-  const fits = (procedure: Procedure) =>
-    (region === null || procedure.region === region) &&
-    (kind === null || procedure.kind === kind) &&
-    (structure === null || procedure.structures.includes(structure));
-  if (words.trim() === '') return PROCEDURES.filter(fits);
-  const rank = ranked(words);
-  return PROCEDURES.filter((p) => rank.has(p.id) && fits(p)).sort(
-    (a, b) => (rank.get(a.id) ?? 0) - (rank.get(b.id) ?? 0),
-  );
+  return {
+    find({ words, region, kind, structure }) {
+      const fits = (procedure: Procedure) =>
+        (region === null || procedure.region === region) &&
+        (kind === null || procedure.kind === kind) &&
+        (structure === null || procedure.structures.includes(structure));
+      if (words.trim() === '') return procedures.filter(fits);
+      const rank = ranked(words);
+      return procedures
+        .filter((p) => rank.has(p.id) && fits(p))
+        .sort((a, b) => (rank.get(a.id) ?? 0) - (rank.get(b.id) ?? 0));
+    },
+    structures: [...new Set(procedures.flatMap((p) => p.structures))].sort(),
+  };
 }
-
-export const STRUCTURES_IN_USE = [...new Set(PROCEDURES.flatMap((p) => p.structures))].sort();

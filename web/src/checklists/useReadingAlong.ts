@@ -1,11 +1,11 @@
 import { CONDITIONS } from '@kritikos/catalogue/conditions';
 import { derivedChecklist } from '@kritikos/catalogue/derivedChecklist';
-import { procedureById } from '@kritikos/catalogue/procedures';
 import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import { readAlong } from '@kritikos/core/checklists/readAlong';
 import { saysSame } from '@kritikos/core/checklists/saysSame';
 import { timeNeeded } from '@kritikos/core/checklists/timeToMark';
 import { computed } from 'vue';
+import { useKnownProcedures } from '../catalogue/useKnownProcedures.ts';
 import { useReading } from '../http/useReading.ts';
 import type { WrittenDraft } from './useDraft.ts';
 
@@ -18,6 +18,7 @@ export function useReadingAlong(own: WrittenDraft, versionId: string) {
   const { data: earlier } = useReading('GET /checklist-versions/:version/earlier', sent);
   const { data: version } = useReading('GET /checklist-versions/:version', sent);
 
+  const { known: catalogue } = useKnownProcedures();
   /** What is known of the items that still say what they said when they were marked. */
   const known = computed(() => {
     const marked = new Map(version.value?.content.items.map((item) => [item.key, item]));
@@ -35,11 +36,12 @@ export function useReadingAlong(own: WrittenDraft, versionId: string) {
   );
   const patient = computed(() => own.patient.value?.has ?? null);
   const derived = computed((): ChecklistContent | null => {
-    const chosen = procedures.value.split(' ').filter((id) => procedureById(id));
+    const chosen = procedures.value.split(' ').filter((id) => catalogue.value.find(id));
     if (chosen.length === 0) return null;
     return derivedChecklist(
       chosen.map((procedure) => ({ procedure })),
       patient.value,
+      catalogue.value,
     );
   });
   const patientInWords = computed(() => {
@@ -48,7 +50,7 @@ export function useReadingAlong(own: WrittenDraft, versionId: string) {
     return condition && has ? `${condition.name}, ${has.side}` : 'as the catalogue describes';
   });
   const twoSided = computed(() =>
-    procedures.value.split(' ').some((id) => procedureById(id)?.sides !== 'none'),
+    procedures.value.split(' ').some((id) => catalogue.value.find(id)?.sides !== 'none'),
   );
 
   const findings = computed(() =>

@@ -8,17 +8,19 @@ import type { BlueprintColumn } from '@kritikos/core/examinations/blueprint';
 import { needsOf } from '@kritikos/core/examinations/needs';
 import { refDebounced } from '@vueuse/core';
 import { computed, ref } from 'vue';
+import { useKnownProcedures } from '../catalogue/useKnownProcedures.ts';
 import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 import BlueprintGrid from './BlueprintGrid.vue';
-import { asNeedy, asWeighed, procedureName, ROW_WORDS, sayRow } from './blueprintRows.ts';
+import { asNeedy, asWeighed, ROW_WORDS, sayRow } from './blueprintRows.ts';
 import { useExamination } from './examinationStore.ts';
 import NeedsList from './NeedsList.vue';
 import StationOrder from './StationOrder.vue';
 
 const props = defineProps<{ examination: string }>();
 const store = useExamination();
+const { known, nameOf } = useKnownProcedures();
 const { data, error, reload, take } = useReading(
   'GET /examinations/:examination/blueprint',
   () => ({ params: { examination: props.examination } }),
@@ -32,13 +34,15 @@ const said = ref('');
 const stations = computed(() => data.value?.stations ?? []);
 const titles = computed(() => new Map(stations.value.map(({ id, title }) => [id, title])));
 const titleOf = (id: string) => `“${titles.value.get(id) ?? ''}”`;
-const weighed = computed(() => asWeighed(stations.value, rows.value));
+const weighed = computed(() => asWeighed(stations.value, rows.value, known.value));
 const cells = computed(() => blueprintCells(weighed.value));
 const wanted = computed(() => data.value?.wanted[rows.value] ?? {});
 const gaps = computed(() => blueprintGaps(cells.value, wanted.value));
 const doublings = computed(() => doubledProcedures(weighed.value));
 const alike = computed(() => alikeStations(weighed.value));
-const needs = computed(() => needsOf(asNeedy(stations.value), data.value?.circuits ?? 1));
+const needs = computed(() =>
+  needsOf(asNeedy(stations.value, known.value), data.value?.circuits ?? 1),
+);
 
 const search = ref('');
 const settled = refDebounced(search, 200);
@@ -189,7 +193,7 @@ async function want(row: string, column: BlueprintColumn, percent: number | null
               {{ gap.percent.toFixed(0) }} % where {{ gap.wanted }} % is wanted
             </li>
             <li v-for="one in doublings" :key="one.procedure">
-              <b>Twice:</b> {{ procedureName(one.procedure) }} is asked at
+              <b>Twice:</b> {{ nameOf(one.procedure) }} is asked at
               {{ one.stations.map(titleOf).join(' and ') }}
             </li>
             <li v-for="pair in alike" :key="pair.stations.join()">

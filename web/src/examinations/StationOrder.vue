@@ -2,9 +2,9 @@
 import { mdiDotsHorizontal, mdiDragVertical } from '@mdi/js';
 import type { BlueprintStationRead } from '@kritikos/contracts/blueprint';
 import { computed, useTemplateRef, watch } from 'vue';
+import { useKnownProcedures } from '../catalogue/useKnownProcedures.ts';
 import { useDragging } from '../checklists/useDragging.ts';
 import type { Dropped } from '../checklists/useDragging.ts';
-import { procedureName } from './blueprintRows.ts';
 
 /** The stations in their order, and those of the bank that can join them. */
 const props = defineProps<{
@@ -19,6 +19,7 @@ const emit = defineEmits<{
   renew: [BlueprintStationRead];
 }>();
 
+const { nameOf } = useKnownProcedures();
 const ids = computed(() => props.stations.map(({ id }) => id));
 function orderWith(id: string, before: string | null): string[] {
   const others = ids.value.filter((one) => one !== id);
@@ -87,7 +88,7 @@ const minutes = computed(() => props.stations.reduce((sum, station) => sum + sta
           <div class="what">
             <b>{{ station.title }}</b>&nbsp;
             <span class="soft">{{ station.minutes }} min.</span>
-            <div class="soft">{{ station.procedures.map(procedureName).join(' · ') }}</div>
+            <div class="soft">{{ station.procedures.map(nameOf).join(' · ') }}</div>
             <div v-if="station.newest" class="since">
               The bank has version {{ station.newest.version }} by now; this is version
               {{ station.bankVersion }}.

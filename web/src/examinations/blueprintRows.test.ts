@@ -1,3 +1,4 @@
+import { CATALOGUE } from '@kritikos/catalogue/known';
 import type { BlueprintStationRead } from '@kritikos/contracts/blueprint';
 import { blueprintCells } from '@kritikos/core/examinations/blueprint';
 import { describe, expect, it } from 'vitest';
@@ -23,7 +24,7 @@ describe('the rows of a blueprint', () => {
   it('are regions, kinds or structures of the procedures', () => {
     const lachman = [station(['lachman-anterior-translation'])];
     const rowsAs = (rows: 'region' | 'kind' | 'structure') =>
-      blueprintCells(asWeighed(lachman, rows)).map(({ row }) => row);
+      blueprintCells(asWeighed(lachman, rows, CATALOGUE)).map(({ row }) => row);
     expect(rowsAs('region')).toEqual(['knee']);
     expect(rowsAs('kind')).toEqual(['laxity']);
     expect(rowsAs('structure')).toContain('anterior cruciate ligament');
@@ -34,15 +35,15 @@ describe('the rows of a blueprint', () => {
     expect(shownRows('structure', ['b'], ['a'])).toEqual(['a', 'b']);
   });
 
-  it('know what is not in the catalogue for what it is', () => {
-    const [unknown] = asWeighed([station(['no-such-test'])], 'region');
-    expect(unknown?.procedures[0]?.rows).toEqual(['not in the catalogue']);
+  it('know what is neither in the catalogue nor on the shelf for what it is', () => {
+    const [unknown] = asWeighed([station(['no-such-test'])], 'region', CATALOGUE);
+    expect(unknown?.procedures[0]?.rows).toEqual(['not known']);
   });
 });
 
 describe('what stations need', () => {
   it('is what they name and what their procedures cannot do without', () => {
-    const [needs] = asNeedy([station(['lachman-anterior-translation'])]);
+    const [needs] = asNeedy([station(['lachman-anterior-translation'])], CATALOGUE);
     expect(needs?.equipment).toEqual(expect.arrayContaining(['pillow', 'couch']));
     expect(needs?.patient).toMatch(/left$/);
   });

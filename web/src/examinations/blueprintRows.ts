@@ -1,7 +1,7 @@
 import { CONDITIONS } from '@kritikos/catalogue/conditions';
 import { equipmentFor } from '@kritikos/catalogue/equipment';
+import type { KnownProcedures } from '@kritikos/catalogue/known';
 import { KINDS, REGIONS } from '@kritikos/catalogue/procedure';
-import { procedureById } from '@kritikos/catalogue/procedures';
 import type { BlueprintRows, BlueprintStationRead } from '@kritikos/contracts/blueprint';
 import type { BlueprintStation } from '@kritikos/core/examinations/blueprint';
 import type { NeedyStation } from '@kritikos/core/examinations/needs';
@@ -14,9 +14,9 @@ export const ROW_WORDS: Readonly<Record<BlueprintRows, string>> = {
 };
 
 /** The rows that a procedure falls into. */
-function rowsOf(id: string, rows: BlueprintRows): readonly string[] {
-  const procedure = procedureById(id);
-  if (!procedure) return ['not in the catalogue'];
+function rowsOf({ find }: KnownProcedures, id: string, rows: BlueprintRows): readonly string[] {
+  const procedure = find(id);
+  if (!procedure) return ['not known'];
   switch (rows) {
     case 'region':
       return [procedure.region];
@@ -31,10 +31,11 @@ function rowsOf(id: string, rows: BlueprintRows): readonly string[] {
 export function asWeighed(
   stations: readonly BlueprintStationRead[],
   rows: BlueprintRows,
+  known: KnownProcedures,
 ): BlueprintStation[] {
   return stations.map((station) => ({
     ...station,
-    procedures: station.procedures.map((id) => ({ id, rows: rowsOf(id, rows) })),
+    procedures: station.procedures.map((id) => ({ id, rows: rowsOf(known, id, rows) })),
   }));
 }
 
@@ -59,15 +60,14 @@ export function sayRow(row: string, rows: BlueprintRows): string {
   return row === 'any' ? 'any region' : row;
 }
 
-export function procedureName(id: string): string {
-  return procedureById(id)?.names[0] ?? id;
-}
-
 /** What the stations need: what each names, and what its procedures cannot do without. */
-export function asNeedy(stations: readonly BlueprintStationRead[]): NeedyStation[] {
+export function asNeedy(
+  stations: readonly BlueprintStationRead[],
+  known: KnownProcedures,
+): NeedyStation[] {
   return stations.map(({ title, equipment, procedures, patient }) => {
     const own = procedures.flatMap((id) => {
-      const procedure = procedureById(id);
+      const procedure = known.find(id);
       return procedure ? equipmentFor(procedure) : [];
     });
     const condition = CONDITIONS.find(({ id }) => id === patient?.condition);

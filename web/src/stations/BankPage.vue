@@ -111,7 +111,8 @@ async function made({
     <p class="soft">
       What is here can be examined again. A station keeps the version that it was examined in; two
       examinations with the same version can be compared over the years. Mean, cut and agreement are
-      those of the last examination that it was marked in.
+      those of the last examination that it was marked in. Procedures of the school’s own stand on
+      its <router-link to="/catalogue/shelf">shelf</router-link>.
     </p>
     <BankFilters v-model="wishes" />
     <p v-if="said" role="status">

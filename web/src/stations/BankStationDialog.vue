@@ -1,19 +1,22 @@
 <script setup lang="ts">
 import { equipmentFor } from '@kritikos/catalogue/equipment';
-import { PROCEDURES, procedureById } from '@kritikos/catalogue/procedures';
 import type { BankStation } from '@kritikos/contracts/stations';
-import { reactive, watch } from 'vue';
+import { computed, reactive, watch } from 'vue';
+import { useKnownProcedures } from '../catalogue/useKnownProcedures.ts';
 import { call } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
 import PatientFields from './PatientFields.vue';
 
 const open = defineModel<boolean>({ required: true });
 const emit = defineEmits<{ made: [title: string] }>();
-const procedures = PROCEDURES.map(({ id, names, title, region }) => ({
-  value: id,
-  title: names[0] ?? title,
-  props: { subtitle: `${title} · ${region}` },
-}));
+const { known, choice } = useKnownProcedures();
+const procedures = computed(() =>
+  choice.value.map(({ id, names, title, region }) => ({
+    value: id,
+    title: names[0] ?? title,
+    props: { subtitle: `${title} · ${region}${known.value.isOwn(id) ? ' · the school’s' : ''}` },
+  })),
+);
 const blank = {
   title: '',
   procedures: [] as string[],
@@ -33,7 +36,7 @@ watch(
   },
 );
 function equipmentOf(id: string): string[] {
-  const procedure = procedureById(id);
+  const procedure = known.value.find(id);
   return procedure ? equipmentFor(procedure) : [];
 }
 function things(typed: string): string[] {

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { mdiDotsHorizontal } from '@mdi/js';
 import { CONDITIONS } from '@kritikos/catalogue/conditions';
-import { procedureById } from '@kritikos/catalogue/procedures';
 import type { BankStation } from '@kritikos/contracts/stations';
+import { useKnownProcedures } from '../catalogue/useKnownProcedures.ts';
 import WideTable from '../shell/WideTable.vue';
 
 /** Stations of the bank, what they ask, and how they behaved. */
@@ -11,7 +11,7 @@ defineEmits<{ write: [BankStation]; double: [BankStation]; retire: [BankStation]
 
 const conditionOf = ({ patient }: BankStation) =>
   CONDITIONS.find(({ id }) => id === patient?.condition)?.name ?? 'as the catalogue describes';
-const nameOf = (id: string) => procedureById(id)?.names[0] ?? id;
+const { nameOf } = useKnownProcedures();
 const rounded = (value: number | null | undefined, unit: string) =>
   value === null || value === undefined ? '–' : `${Math.round(value)}${unit}`;
 </script>
