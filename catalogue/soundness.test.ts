@@ -130,6 +130,13 @@ describe('the soundness of a procedure', () => {
     expect(found({ ...lachman, ...change })).toContainEqual(expect.objectContaining(unsound));
   });
 
+  it('tells a misspelt structure once, and not what follows from it', () => {
+    const loads = lachman.loads.map((own) => ({ ...own, structure: 'anterior cruciate ligamnt' }));
+    expect(found({ ...lachman, loads }).map(({ path }) => path)).toEqual(
+      loads.map((_, i) => `/loads/${i}/structure`),
+    );
+  });
+
   it('keeps the names of the catalogue from a school’s own shelf', () => {
     expect(unsoundOnShelf(lachman, KNOWN)).toEqual([
       expect.objectContaining({ path: '/id', instead: `own-${lachman.id}` }),

@@ -10,14 +10,16 @@ import { notAgreeable, wronglyLong } from './soundness/words.ts';
  * own are held to the same. `known` are the procedures that it may lead on to.
  */
 export function unsoundIn(procedure: Procedure, known: ReadonlySet<string>): Unsound[] {
+  // What a misspelt structure leads to is not told beside it.
+  const strange = unknownStructures(procedure);
   return [
     ...wronglyLong(procedure),
     ...notAgreeable(procedure),
     ...askedBeyond(procedure),
     ...drawnBeyond(procedure),
-    ...unknownStructures(procedure),
+    ...strange,
     ...unasked(procedure),
-    ...unkeyed(procedure),
+    ...(strange.length > 0 ? [] : unkeyed(procedure)),
     ...otherVariants(procedure),
     ...leadsNowhere(procedure, known),
   ];

@@ -140,6 +140,7 @@ describe('the catalogue as files', () => {
         path: '/figure/decides/band/1',
         reason: 'is 200°, and kneeFlexion goes from -15° to 150°',
         nearest: '150°',
+        instead: 150,
       },
     ]);
     expect((await run('catalogue', '--schema')).json().$schema).toMatch(/2020-12/);

@@ -70,6 +70,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       ['/mcmurray-rotation-extension', 'McMurray test'],
       ['/bench', 'Interpretation bench'],
       ['/practice', 'Yours'],
+      ['/shelf', 'The school’s shelf'],
     ] as const) {
       await page.goto(`/catalogue${path}`);
       await expect(page.getByRole('heading', { name: sign, exact: true })).toBeVisible();

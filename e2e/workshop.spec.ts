@@ -212,6 +212,21 @@ test('an examination of eight stations from the bank and from a checklist that i
     }
   });
 
+  await test.step('what everybody does is found once it is no longer asked for safety’s sake', async () => {
+    await page.goto('/bank');
+    await page.getByRole('button', { name: 'What can be done with Unsteady ankle' }).click();
+    await page.getByText(/^Write/).click();
+    const hands = row(page, 'Cleans hands');
+    await hands.locator('button.kind').click();
+    await hands.getByLabel('Summed for safety').uncheck();
+    await expect(note(page, 'skewed')).toContainText(/It earned \d+ % on \d+ sheets/);
+    await putRight(page, 'skewed');
+    await expect(hands).toHaveCount(0);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(hands).toHaveCount(1);
+    await saved(page);
+  });
+
   await test.step('the examination takes seven stations of the bank and its own', async () => {
     await page.goto('/examinations');
     await page.getByRole('button', { name: 'New examination' }).click();

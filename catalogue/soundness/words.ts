@@ -47,7 +47,7 @@ export function notAgreeable(procedure: Procedure): Unsound[] {
       const said = mend.do === 'say' || mend.do === 'stop-rule' ? mend.text : null;
       return {
         path: `${where}${at}`,
-        reason: words,
+        reason: words.replace(/\.$/, ''),
         nearest: mend.do === 'split' ? mend.into.join('; ') : said,
         instead: said,
       };

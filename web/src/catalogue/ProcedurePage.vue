@@ -72,7 +72,7 @@ watch(figure, () => {
   <div v-else class="page">
     <div class="head">
       <router-link to="/catalogue">Catalogue</router-link>
-      <button type="button" class="linkish" @click="save">Save as JSON</button>
+      <button type="button" class="linkish" @click="save">Save the procedure as JSON</button>
     </div>
     <h1>{{ found.names[0] }}</h1>
     <p v-if="known.isOwn(found.id)" class="soft">

@@ -67,6 +67,9 @@ function close() {
           <p role="status">
             <b>{{ sentence }}</b>
           </p>
+          <p>
+            <button type="button" class="linkish" @click="save">Save as it is now</button>
+          </p>
           <section v-for="(own, i) in report" :key="own.procedure" class="panel">
             <h3>
               {{ own.title }} <code class="soft">{{ own.procedure }}</code>
@@ -82,14 +85,15 @@ function close() {
             <ul v-if="own.unsound.length > 0">
               <li v-for="(one, k) in own.unsound" :key="k">
                 <code>{{ one.path }}</code> {{ one.reason }}.
+                <template v-if="one.nearest">The nearest: {{ one.nearest }}.</template>
                 <v-btn
                   v-if="one.instead !== null"
                   size="small"
+                  :aria-label="`Put ${one.nearest} at ${one.path}`"
                   :disabled="busy"
                   @click="mend(i, one)"
-                  >Put {{ one.nearest }} there</v-btn
+                  >Put it there</v-btn
                 >
-                <template v-else-if="one.nearest"> The nearest: {{ one.nearest }}.</template>
               </li>
             </ul>
           </section>
@@ -97,8 +101,6 @@ function close() {
         <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
       </v-card-text>
       <v-card-actions>
-        <v-btn v-if="report && problems.length === 0" @click="save">Save as it is now</v-btn>
-        <v-spacer />
         <v-btn @click="close">Cancel</v-btn>
         <v-btn
           color="primary"
@@ -113,6 +115,9 @@ function close() {
 </template>
 
 <style scoped>
+.v-card-text > * {
+  min-width: 0;
+}
 li {
   margin-bottom: 6px;
 }

@@ -142,6 +142,9 @@ async function save(name: string, shelf: readonly ShelfProcedure[]) {
 .off td {
   color: var(--soft);
 }
+td:first-child {
+  min-width: 190px;
+}
 td a {
   display: inline-block;
   min-height: 24px;
