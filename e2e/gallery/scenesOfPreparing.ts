@@ -72,6 +72,62 @@ const blueprint = (name: string, then: Then = () => Promise.resolve()) =>
     await settle(page);
   });
 
+/** The shelf, with a file of one of its procedures changed in this way. */
+const onShelf = (name: string, change: (procedure: Written) => object, sign: string) =>
+  lead(`shelf, ${name}`, '/catalogue/shelf', 'The school’s shelf', async (page) => {
+    const shelf = (await (await page.request.get('/api/shelf')).json()) as { procedure: Written }[];
+    const procedures = shelf.slice(0, 1).map(({ procedure }) => change(procedure));
+    await page.getByRole('button', { name: 'Bring procedures in' }).click();
+    await bring(page, { format: 'kritikos-catalogue', version: 1, procedures });
+    await page.getByText(sign).waitFor();
+    await settle(page);
+  });
+interface Written {
+  readonly figure: { readonly decides: object };
+  readonly loads: readonly object[];
+}
+const SCENES_OF_THE_SHELF: readonly Scene[] = [
+  lead('shelf', '/catalogue/shelf', 'Single-leg heel raise'),
+  lead('shelf, what can be done', '/catalogue/shelf', 'Single-leg heel raise', async (page) => {
+    await page.getByRole('button', { name: /^What can be done/ }).click();
+    await settle(page);
+  }),
+  lead('shelf, retired', '/catalogue/shelf', 'Single-leg heel raise', async (page) => {
+    const menu = page.getByRole('button', { name: /^What can be done/ });
+    await menu.click();
+    await page.getByText('Retire', { exact: true }).click();
+    await page.getByText('is retired').waitFor();
+    await settle(page);
+    await page.screenshot();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByText('is back').waitFor();
+  }),
+  lead('shelf, nothing yet', '/catalogue/shelf', 'The school’s shelf', async (page) => {
+    await page.route('**/api/shelf', (route) => route.fulfill({ json: [] }));
+    await page.reload();
+    await page.getByText('Nothing stands here yet').waitFor();
+  }),
+  lead('shelf, before a file', '/catalogue/shelf', 'The school’s shelf', async (page) => {
+    await page.getByRole('button', { name: 'Bring procedures in' }).click();
+    await settle(page);
+  }),
+  onShelf('as it stands', (own) => own, 'All of this stands on the shelf already'),
+  onShelf('a change that is sound', (own) => ({ ...own, title: 'Said anew' }), 'can be taken'),
+  onShelf(
+    'unsound',
+    (own) => ({
+      ...own,
+      id: 'ober',
+      followUp: ['calf-squeez', 'something-else-altogether'],
+      figure: { ...own.figure, decides: { ...own.figure.decides, band: [-90, -22] } },
+      loads: own.loads.map((load) => ({ ...load, structure: 'Achiles tendon' })),
+    }),
+    'to put right',
+  ),
+  onShelf('that cannot be read', () => ({ region: 'tail' }), 'Nothing was taken'),
+  lead('a procedure of the school', '/catalogue/own-heel-raise', 'Single-leg heel raise'),
+];
+
 /** Preparing: the bank, the workshop, the blueprint, next year's. */
 export const SCENES_OF_PREPARING: readonly Scene[] = [
   lead('checklists', '/checklists', 'Being written'),
@@ -174,6 +230,7 @@ export const SCENES_OF_PREPARING: readonly Scene[] = [
     await bring(page, { format: 'kritikos-checklist', version: 2, checklist: { items: 3 } });
     await page.getByRole('alert').waitFor();
   }),
+  ...SCENES_OF_THE_SHELF,
   blueprint('regions'),
   blueprint('kinds', async (page) => {
     await page.getByRole('button', { name: 'Kinds of procedure' }).click();

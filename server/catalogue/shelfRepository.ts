@@ -11,7 +11,7 @@ const SHELVED = `s.id, s.version, s.retired, s.brought_at as "broughtAt", a.name
 export async function readShelf(db: Database): Promise<ShelfProcedure[]> {
   const { rows } = await db.raw(
     `select ${SHELVED} from shelf s join account a on a.id = s.brought_by
-     order by s.content -> 'names' ->> 0, s.id`,
+     order by s.names ->> 0, s.id`,
   );
   return rows.map(asShelved);
 }
@@ -41,8 +41,7 @@ export async function wordsOfShelf(
   db: Database,
 ): Promise<Pick<Procedure, 'id' | 'names' | 'title' | 'kind' | 'structures'>[]> {
   const { rows } = await db.raw(
-    `select procedure_id as id, content -> 'names' as names, content ->> 'title' as title,
-       content ->> 'kind' as kind, content -> 'structures' as structures from shelf`,
+    'select procedure_id as id, names, title, kind, structures from shelf',
   );
   return rows;
 }

@@ -20,23 +20,26 @@ const USED = `used as (
       join examination e on e.id = s.examination_id
     order by o.bank_station_id, e.held_on desc, s.id)`;
 
-const STATION = `select b.id, v.id as "versionId", v.version, v.title, v.task, v.procedures,
+const SHOWN = `b.id, v.id as "versionId", v.version, v.title, v.task, v.procedures,
     c.region, v.condition, v.side, v.degree, v.minutes, v.equipment,
     v.checklist_version_id as "checklistVersionId",
     (select count(*) from checklist_item i where i.version_id = v.checklist_version_id)::int as items,
     b.retired_at is not null as retired, v.created_at as "madeAt",
     coalesce(u.uses, 0) as uses, u.last as "lastUsed",
-    to_jsonb(y) - 'bank_station_id' as behaviour, d.id as "draftId"
-  from bank_station b
+    to_jsonb(y) - 'bank_station_id' as behaviour, d.id as "draftId"`;
+
+const STATIONS = `bank_station b
     join bank_station_version v on v.bank_station_id = b.id
     join checklist_version w on w.id = v.checklist_version_id
     join checklist c on c.id = w.checklist_id
     left join used u on u.bank_station_id = b.id
-    left join behaved y on y.bank_station_id = b.id
+    left join behaved y on y.bank_station_id = b.id`;
+
+const STATION = `select ${SHOWN} from ${STATIONS}
     left join draft d on d.bank_station_id = b.id and d.closed_at is null`;
 
-const NEWEST = `v.version = (select max(n.version) from bank_station_version n
-  where n.bank_station_id = b.id)`;
+const NEWEST = `not exists (select from bank_station_version n
+  where n.bank_station_id = v.bank_station_id and n.version > v.version)`;
 
 interface Row extends Omit<BankStation, 'patient' | 'madeAt'> {
   condition: string | null;
@@ -118,10 +121,13 @@ export async function searchBank(db: Database, wanted: SearchedFor): Promise<Ban
   if (mostAgreement !== undefined) ask('100 * y.agreement <= ?', mostAgreement);
   if (leastDisputed !== undefined) ask('y.disputed >= ?', leastDisputed);
   const { rows } = await db.raw(
-    `with ${USED}, found as (${STATION} where ${conditions.join(' and ')}
-       order by b.retired_at is not null, ${ORDERS[wanted.order]}, b.id)
-     select (select count(*) from found)::int as total, f.*
-     from (select * from found limit ? offset ?) f`,
+    // What is shown is put together for the page alone, not for all that was found.
+    `with ${USED}, found as (
+       select v.id, count(*) over ()::int as total, row_number() over (
+         order by b.retired_at is not null, ${ORDERS[wanted.order]}, b.id) as place
+       from ${STATIONS} where ${conditions.join(' and ')} order by place limit ? offset ?)
+     select f.total, s.* from found f cross join lateral (${STATION} where v.id = f.id) s
+     order by f.place`,
     [...bindings, wanted.limit, wanted.offset],
   );
   return {

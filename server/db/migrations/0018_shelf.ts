@@ -19,6 +19,11 @@ export async function up(db: Knex): Promise<void> {
       version integer not null check (version > 0),
       format integer not null default 1 check (format = 1),
       content jsonb not null check (content ->> 'id' = procedure_id),
+      -- What the bank is searched by, out of the content, which is long.
+      names jsonb not null generated always as (content -> 'names') stored,
+      title text not null generated always as (content ->> 'title') stored,
+      kind text not null generated always as (content ->> 'kind') stored,
+      structures jsonb not null generated always as (content -> 'structures') stored,
       brought_by uuid not null references account,
       brought_at timestamptz not null default now(),
       primary key (procedure_id, version)
@@ -28,7 +33,7 @@ export async function up(db: Knex): Promise<void> {
 
     create view shelf as
       select distinct on (s.procedure_id) s.id, s.procedure_id, s.retired_at is not null as retired,
-        v.version, v.content, v.brought_by, v.brought_at
+        v.version, v.content, v.names, v.title, v.kind, v.structures, v.brought_by, v.brought_at
       from shelf_procedure s join shelf_version v using (procedure_id)
       order by s.procedure_id, v.version desc;
 
