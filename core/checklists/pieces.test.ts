@@ -16,6 +16,17 @@ describe('a draft in pieces', () => {
     expect(contentOf(pieces)).toEqual(SOUND);
   });
 
+  it('is the very same pieces where a change says what stands already', () => {
+    const said = Object.entries(pieces).map(([piece, value]) => ({
+      piece,
+      value: structuredClone(value),
+    }));
+    expect(withChanges(pieces, said)).toBe(pieces);
+    expect(withChanges(pieces, [{ piece: 'no-such', value: null }])).toBe(pieces);
+    const [{ piece = '' } = {}] = said;
+    expect(withChanges(pieces, [{ piece, value: null }])).not.toHaveProperty([piece]);
+  });
+
   it('changes one piece where one item is moved, wherever to', () => {
     for (let from = 0; from < SOUND.items.length; from++) {
       for (let to = 0; to < SOUND.items.length; to++) {

@@ -101,10 +101,15 @@ export function changesTo(before: Pieces, content: DraftContent): PieceChange[] 
   return changedPieces(ofChecklist, after);
 }
 
-/** The pieces after changes; a piece that became `null` is gone. */
+/**
+ * The pieces after changes; a piece that became `null` is gone. Where the changes say what stands
+ * already these are the very same pieces, so that whoever watches them has nothing to do.
+ */
 export function withChanges(pieces: Pieces, changes: readonly PieceChange[]): Pieces {
+  const fresh = changes.filter(({ piece, value }) => !deepEqual(pieces[piece] ?? null, value));
+  if (fresh.length === 0) return pieces;
   const changed = { ...pieces };
-  for (const { piece, value } of changes) {
+  for (const { piece, value } of fresh) {
     if (value === null) delete changed[piece];
     else changed[piece] = value;
   }
