@@ -1,4 +1,5 @@
 import { CONDITIONS } from '@kritikos/catalogue/conditions';
+import type { Procedure } from '@kritikos/catalogue/procedure';
 import { PROCEDURES } from '@kritikos/catalogue/procedures';
 import type { BankPage, BankSearch } from '@kritikos/contracts/stations';
 import { wordsOfShelf } from '../catalogue/shelfRepository.ts';
@@ -6,7 +7,14 @@ import type { Database } from '../db/database.ts';
 import { searchBank } from './repository.ts';
 import type { WordMeaning } from './repository.ts';
 
-/** Conditions with the words by which somebody may look for them. */
+type Searched = Pick<Procedure, 'id' | 'names' | 'title' | 'kind' | 'structures'>;
+const asNamed = ({ id, names, title }: Searched) => ({
+  id,
+  words: `${names.join(' ')} ${title}`.toLowerCase(),
+});
+/** Procedures of the catalogue with the words by which somebody may look for them. */
+const NAMED_PROCEDURES = PROCEDURES.map(asNamed);
+/** Conditions likewise. */
 const NAMED_CONDITIONS = CONDITIONS.map(({ id, name }) => ({ id, words: name.toLowerCase() }));
 
 /** Looks for stations: each word may be of the title, a procedure, the patient, the region or the equipment. */
@@ -14,11 +22,9 @@ export async function lookInBank(
   db: Database,
   { words = '', kind, structure, ...rest }: BankSearch,
 ): Promise<BankPage> {
-  const known = [...PROCEDURES, ...(await wordsOfShelf(db))];
-  const named = known.map(({ id, names, title }) => ({
-    id,
-    words: `${names.join(' ')} ${title}`.toLowerCase(),
-  }));
+  const byProcedure = words !== '' || kind !== undefined || structure !== undefined;
+  const shelf = byProcedure ? await wordsOfShelf(db) : [];
+  const named = [...NAMED_PROCEDURES, ...shelf.map(asNamed)];
   const meanings = words
     .toLowerCase()
     .split(/\s+/)
@@ -28,11 +34,13 @@ export async function lookInBank(
       procedures: idsWith(named, word),
       conditions: idsWith(NAMED_CONDITIONS, word),
     }));
-  const asked = (procedure: (typeof known)[number]) =>
+  const asked = (procedure: Searched) =>
     (kind === undefined || procedure.kind === kind) &&
     (structure === undefined || procedure.structures.includes(structure));
   const procedures =
-    kind === undefined && structure === undefined ? null : known.filter(asked).map(({ id }) => id);
+    kind === undefined && structure === undefined
+      ? null
+      : [...PROCEDURES, ...shelf].filter(asked).map(({ id }) => id);
   return searchBank(db, { ...rest, meanings, procedures });
 }
 
