@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 
 /**
  * Takes an option of a list that opens under a field. Long lists are virtual: an option that is
@@ -16,4 +16,16 @@ export async function choose(page: Page, field: string, name: string): Promise<v
   }).toPass();
   // A list that is still closing takes the next click for its own.
   await expect(page.getByRole('option')).toHaveCount(0);
+}
+
+/**
+ * Takes what a menu offers, by the keyboard: a menu moves with its button while the page settles, and
+ * on a slow machine a finger would come down beside it.
+ */
+export async function fromMenu(button: Locator, item: string | RegExp): Promise<void> {
+  await button.click();
+  const items = button.page().locator('.v-list-item');
+  await items.filter({ hasText: item }).press('Enter');
+  // A menu that is still closing takes the next click for its own.
+  await expect(items).toHaveCount(0);
 }

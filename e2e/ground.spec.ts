@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { fromMenu } from './choose.ts';
 import { inOwnBrowser, LEAD, PASSWORD, signIn } from './people.ts';
 
 const LIST = [
@@ -78,8 +79,7 @@ test('an administrator invites a lead, who imports a cohort and examines it at s
 
   await test.step('makes a station of two procedures in the bank', async () => {
     await lead.getByRole('link', { name: 'Stations', exact: true }).click();
-    await lead.getByRole('button', { name: 'New station' }).click();
-    await lead.getByText('From procedures').click();
+    await fromMenu(lead.getByRole('button', { name: 'New station' }), 'From procedures');
     await lead.getByLabel('Title', { exact: true }).fill(`Sore hip ${run}`);
     for (const name of ['FABER', 'Thomas']) {
       await lead.getByRole('combobox', { name: 'Procedures, one or several' }).fill(name);

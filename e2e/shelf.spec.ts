@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
+import { fromMenu } from './choose.ts';
 import { LEAD, signIn } from './people.ts';
 
 const bring = (page: Page, file: object) =>
@@ -60,10 +61,10 @@ test('a procedure of the school’s own is brought in, mended on the way, examin
   });
 
   const station = `Station of ${NAME}`;
+  const can = page.getByRole('button', { name: `What can be done with ${NAME}` });
   const choose = async () => {
     await page.goto('/bank');
-    await page.getByRole('button', { name: 'New station' }).click();
-    await page.getByText('From procedures').click();
+    await fromMenu(page.getByRole('button', { name: 'New station' }), 'From procedures');
     await page.getByLabel('Title', { exact: true }).fill(station);
     await page.getByLabel('Procedures, one or several').fill(NAME);
   };
@@ -81,14 +82,12 @@ test('a procedure of the school’s own is brought in, mended on the way, examin
     await page.goto('/catalogue/shelf');
     const row = page.getByRole('row').filter({ hasText: NAME });
     await expect(row.getByRole('cell').nth(4)).toHaveText('1');
-    await page.getByRole('button', { name: `What can be done with ${NAME}` }).click();
-    await page.getByText('Retire', { exact: true }).click();
+    await fromMenu(can, 'Retire');
     await expect(page.getByText(`${NAME} is retired: no new station asks it.`)).toBeVisible();
     await choose();
     await expect(page.getByRole('option', { name: NAME })).toHaveCount(0);
     await page.goto('/catalogue/shelf');
-    await page.getByRole('button', { name: `What can be done with ${NAME}` }).click();
-    await page.getByText('Bring back').click();
+    await fromMenu(can, 'Bring back');
     await expect(page.getByText(`${NAME} is back.`)).toBeVisible();
   });
 

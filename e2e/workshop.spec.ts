@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { Locator, Page } from '@playwright/test';
-import { choose } from './choose.ts';
+import { choose, fromMenu } from './choose.ts';
 import { EXAMINER, inOwnBrowser, LEAD, signIn } from './people.ts';
 
 const SEVEN = [
@@ -24,7 +24,8 @@ const wordsOf = (page: Page, item: number) =>
 async function pick(page: Page, field: Locator, option: string): Promise<void> {
   await field.click();
   const options = page.getByRole('option');
-  await options.filter({ hasText: new RegExp(`^${option}$`) }).click();
+  // By the keyboard: the list moves with its field while the findings change above it.
+  await options.filter({ hasText: new RegExp(`^${option}$`) }).press('Enter');
   // A list that was still opening may not have closed.
   await expect(async () => {
     if ((await options.count()) > 0) await page.keyboard.press('Escape');
@@ -57,8 +58,7 @@ test('an examination of eight stations from the bank and from a checklist that i
   await test.step('a station is made from a procedure; its checklist is opened in the workshop', async () => {
     await signIn(page, LEAD);
     await page.goto('/bank');
-    await page.getByRole('button', { name: 'New station' }).click();
-    await page.getByText('From procedures').click();
+    await fromMenu(page.getByRole('button', { name: 'New station' }), 'From procedures');
     await page.getByLabel('Title', { exact: true }).fill(OWN);
     await page.getByLabel('Procedures, one or several').fill('Thompson');
     await page
@@ -73,8 +73,8 @@ test('an examination of eight stations from the bank and from a checklist that i
       .click();
     await page.getByRole('button', { name: 'Make it' }).click();
     await expect(page.getByText(`${OWN} is in the bank.`)).toBeVisible();
-    await page.getByRole('button', { name: `What can be done with ${OWN}` }).click();
-    await page.getByText('Write its checklist').click();
+    const can = page.getByRole('button', { name: `What can be done with ${OWN}` });
+    await fromMenu(can, 'Write its checklist');
     await expect(wordsOf(page, 1)).toBeVisible();
   });
 
@@ -137,8 +137,7 @@ test('an examination of eight stations from the bank and from a checklist that i
 
   await test.step('the comparison, the stop rule, the critical part, the time', async () => {
     for (const one of await page.locator('ol[data-list="comparison"] button.more').all()) {
-      await one.click();
-      await page.getByText('Take it out').click();
+      await fromMenu(one, 'Take it out');
     }
     await putRight(page, 'no-comparison');
     await expect(row(page, 'Tests both sides')).toHaveCount(1);
@@ -199,8 +198,8 @@ test('an examination of eight stations from the bank and from a checklist that i
       ['Tingling little finger', 'ambiguous'],
     ] as const) {
       await page.goto('/bank');
-      await page.getByRole('button', { name: `What can be done with ${station}` }).click();
-      await page.getByText(/^Write/).click();
+      const can = page.getByRole('button', { name: `What can be done with ${station}` });
+      await fromMenu(can, /^Write/);
       const found = note(page, rule).first();
       await expect(found).toContainText(/agreed on it in \d+ % of \d+ candidates/);
       const before = await note(page, rule).count();
@@ -214,8 +213,8 @@ test('an examination of eight stations from the bank and from a checklist that i
 
   await test.step('what everybody does is found once it is no longer asked for safety’s sake', async () => {
     await page.goto('/bank');
-    await page.getByRole('button', { name: 'What can be done with Unsteady ankle' }).click();
-    await page.getByText(/^Write/).click();
+    const can = page.getByRole('button', { name: 'What can be done with Unsteady ankle' });
+    await fromMenu(can, /^Write/);
     const hands = row(page, 'Cleans hands');
     await hands.locator('button.kind').click();
     await hands.getByLabel('Summed for safety').uncheck();
@@ -341,7 +340,6 @@ test('two leads write one draft and lose nothing', async ({ page, browser }) => 
   await expect(other.getByText('not taken: somebody else had changed it meanwhile')).toBeVisible();
   await other.context().close();
 
-  await page.getByRole('button', { name: 'More', exact: true }).click();
-  await page.getByText('Put this draft away').click();
+  await fromMenu(page.getByRole('button', { name: 'More', exact: true }), 'Put this draft away');
   await expect(page).toHaveURL(/\/checklists$/);
 });
