@@ -43,6 +43,20 @@ verb(
   .option('--extra-share <share>', 'how much more time they get', number, 0.25)
   .action((flags: CircuitFlags & Output) => print(circuit(flags), flags));
 
+verb(
+  'plan',
+  'the days of an examination: who is where, when, with whom',
+  'plan problem.json --seconds 5 --seed 7 --json',
+)
+  .argument('<problem.json>', 'days, stations, candidates, examiners, simulated patients')
+  .option('--seconds <n>', 'stop searching after so many seconds', aboveZero, 5)
+  .option('--seed <n>', 'the same seed gives the same plan', whole, 1)
+  .action(async (file: string, flags: { seconds: number; seed: number } & Output) => {
+    // The solver is only loaded where there is something to plan.
+    const { plan } = await import('./plan.ts');
+    print(await plan(file, flags), flags);
+  });
+
 /** Loaded on demand: the statistics do not wait for a hundred procedures. */
 const theCatalogue = () => import('./catalogue.ts');
 const asJson = (content: object) => process.stdout.write(`${JSON.stringify(content, null, 2)}\n`);
@@ -99,6 +113,12 @@ verb(
 interface CheckFlags extends Output {
   read?: boolean;
   minutes?: number;
+}
+
+function aboveZero(text: string): number {
+  const value = number(text);
+  if (value > 0) return value;
+  throw new InvalidArgumentError(`"${text}" is not above 0.`);
 }
 
 function minutesOfStation(text: string): number {

@@ -12,6 +12,7 @@ import { benchPeople } from './people.ts';
 import { benchQuality } from './quality.ts';
 import { benchRasch } from './rasch.ts';
 import { benchSheet } from './sheet.ts';
+import { benchTimetable } from './timetable.ts';
 import { benchWorkshop } from './workshop.ts';
 
 /** One bench a room; a name on the command line runs that one alone. */
@@ -30,6 +31,7 @@ const benches = {
   pages: benchPages,
   analyses: benchAnalyses,
   workshop: benchWorkshop,
+  timetable: benchTimetable,
 };
 const wanted = process.argv.slice(2);
 

@@ -1,0 +1,163 @@
+import type { Interval, PlanningProblem } from './problem.ts';
+import { minutesOf, wavesOf } from './waves.ts';
+import type { ExtraGroup, Wave } from './waves.ts';
+
+/** A wave on its day, in its circuit, at its time. */
+export interface PlacedWave extends Wave, Interval {
+  readonly day: number;
+  readonly circuit: number;
+}
+
+/** A circuit on a day, with the candidates that it takes. */
+interface Run {
+  readonly day: number;
+  readonly circuit: number;
+  extra: readonly ExtraGroup[];
+  candidates: number;
+}
+
+/**
+ * When each circuit runs on each day, and for how many: as short as can be in all, on as few days
+ * as hold everybody, the circuits of a day ending as near to one another as can be.
+ *
+ * Throws `RangeError` where the days do not hold everybody, saying how many they do, and what would.
+ */
+export function frameOf(problem: PlanningProblem): PlacedWave[] {
+  const { days, candidates } = problem;
+  if (candidates.length === 0) return [];
+  const groups = extraGroups(problem);
+  // The longest days first, where not all are needed.
+  const order = days
+    .map((_, day) => day)
+    .sort((a, b) => lengthOf(days[b]) - lengthOf(days[a]) || a - b);
+  for (let used = 1; used <= days.length; used++) {
+    const runs = shared(
+      problem,
+      order.slice(0, used).sort((a, b) => a - b),
+      groups,
+    );
+    if (runs) return runs.flatMap((run) => placed(problem, run));
+  }
+  throw new RangeError(tooFew(problem, groups));
+}
+
+/** Candidates with extra time in groups that a wave holds, those with the most together. */
+function extraGroups({ candidates, stations, rests }: PlanningProblem): ExtraGroup[] {
+  const size = stations.length + rests;
+  const most = candidates
+    .map(({ extraTime }) => extraTime)
+    .filter((extraTime) => extraTime > 0)
+    .sort((a, b) => b - a);
+  const groups: ExtraGroup[] = [];
+  for (let from = 0; from < most.length; from += size) {
+    const own = most.slice(from, from + size);
+    groups.push(own);
+  }
+  return groups;
+}
+
+/** Everybody shared out over these days; `null` where they do not hold them. */
+function shared(
+  problem: PlanningProblem,
+  used: readonly number[],
+  groups: readonly ExtraGroup[],
+): Run[] | null {
+  const { days, candidates, circuits } = problem;
+  const runs: Run[] = used.flatMap((day) =>
+    Array.from({ length: circuits }, (_, circuit) => ({ day, circuit, extra: [], candidates: 0 })),
+  );
+  // The most stretched wave first, each to the circuit that is stretched least so far.
+  for (const group of groups) {
+    const load = ({ extra }: Run) => extra.reduce((sum, own) => sum + 1 + (own[0] ?? 0), 0);
+    const least = runs.reduce((best, run) => (load(run) < load(best) ? run : best));
+    least.extra = [...least.extra, group];
+  }
+  const limit = new Map(used.map((day) => [day, lengthOf(days[day])]));
+  const holds = (run: Run) => mostIn(problem, run, limit.get(run.day) ?? 0);
+  const all = () => runs.reduce((sum, run) => sum + holds(run), 0);
+  if (runs.some((run) => holds(run) < reserved(run)) || all() < candidates.length) return null;
+  // All days as short as they can be together; then each, from the last, as short as it can be.
+  const shorten = (some: readonly number[]) => {
+    const caps = some.map((day) => limit.get(day) ?? 0);
+    const enough = (minutes: number) => {
+      for (const [i, day] of some.entries()) limit.set(day, Math.min(caps[i] ?? 0, minutes));
+      return all() >= candidates.length && runs.every((run) => holds(run) >= reserved(run));
+    };
+    let [low, high] = [0, Math.max(...caps)];
+    while (high - low > 1e-3) {
+      const middle = (low + high) / 2;
+      if (enough(middle)) high = middle;
+      else low = middle;
+    }
+    enough(high);
+  };
+  shorten(used);
+  for (const day of [...used].reverse()) shorten([day]);
+  for (const run of runs) run.candidates = holds(run);
+  relieve(problem, runs);
+  return runs;
+}
+
+/** Takes out again what the circuits hold beyond the candidates, where a circuit runs longest. */
+function relieve(problem: PlanningProblem, runs: readonly Run[]): void {
+  const minutes = (run: Run) => minutesOf(problem, wavesOf(problem, run.candidates, run.extra));
+  let over = runs.reduce((sum, run) => sum + run.candidates, 0) - problem.candidates.length;
+  for (; over > 0; over--) {
+    const spare = runs.filter((run) => run.candidates > reserved(run));
+    const fullest = spare.reduce((best, run) => {
+      const [own, other] = [minutes(run), minutes(best)];
+      return own > other || (own === other && run.candidates >= best.candidates) ? run : best;
+    });
+    fullest.candidates--;
+  }
+}
+
+function reserved({ extra }: Run): number {
+  return extra.reduce((sum, group) => sum + group.length, 0);
+}
+
+/** How many a circuit takes within so many minutes. */
+function mostIn(problem: PlanningProblem, { extra }: Run, minutes: number): number {
+  const fits = (candidates: number) =>
+    minutesOf(problem, wavesOf(problem, candidates, extra)) <= minutes + 1e-6;
+  let [low, high] = [0, problem.candidates.length];
+  while (low < high) {
+    const middle = Math.ceil((low + high) / 2);
+    if (fits(middle)) low = middle;
+    else high = middle - 1;
+  }
+  return low;
+}
+
+function placed(problem: PlanningProblem, { day, circuit, candidates, extra }: Run): PlacedWave[] {
+  let now = problem.days[day]?.start ?? 0;
+  return wavesOf(problem, candidates, extra).map((wave) => {
+    const start = now;
+    const rounds = wave.rounds.map((one) => ({ start: start + one.start, end: start + one.end }));
+    now = start + wave.minutes + problem.changeMinutes;
+    return { ...wave, day, circuit, rounds, start, end: start + wave.minutes };
+  });
+}
+
+function lengthOf(day: Interval | undefined): number {
+  return day ? day.end - day.start : 0;
+}
+
+function tooFew(problem: PlanningProblem, groups: readonly ExtraGroup[]): string {
+  const { candidates, circuits, days } = problem;
+  const held = days.reduce(
+    (sum, day) =>
+      sum +
+      circuits * mostIn(problem, { day: 0, circuit: 0, extra: [], candidates: 0 }, lengthOf(day)),
+    0,
+  );
+  const share = Math.ceil(candidates.length / (circuits * days.length));
+  const longest = Math.max(...days.map(lengthOf));
+  const needed = minutesOf(problem, wavesOf(problem, share, groups.slice(0, 1)));
+  return (
+    `${candidates.length} candidates do not fit: the days hold ${held}` +
+    `${groups.length > 0 ? ', and extra time takes of that' : ''}. ` +
+    `Days of ${Math.ceil(needed)} minutes (the longest has ${Math.floor(longest)}), ` +
+    'a circuit or a day more would hold them.'
+  );
+}

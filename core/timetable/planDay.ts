@@ -1,0 +1,59 @@
+import { lowerBound } from './bound.ts';
+import { drawnSlots } from './drawnSlots.ts';
+import { frameOf } from './frame.ts';
+import { castPatients } from './patients.ts';
+import type { Plan, PlanningProblem, Slot, Unmet } from './problem.ts';
+import type { Budget } from './programme.ts';
+import { refuseImpossible } from './refuseImpossible.ts';
+import { relieved } from './relief.ts';
+import { markedTwice } from './seconds.ts';
+import { staffed } from './staffing.ts';
+
+/**
+ * Plans the days of an examination: when every candidate is where, who examines, who plays the
+ * patient, and whose sheet is marked twice. The rotation is built (waves of candidates who move on
+ * at the bell), the assignment of examiners is a small integer programme, the rest follows round by
+ * round. The same problem with the same budget gives the same plan.
+ *
+ * Throws `RangeError` for what cannot be: more candidates than the days hold, a station that nobody
+ * may examine, a candidate whom nobody may mark somewhere, minutes that are not above 0.
+ */
+export async function planDay(problem: PlanningProblem, budget: Budget): Promise<Plan> {
+  refuseImpossible(problem);
+  const waves = frameOf(problem);
+  const staffing = await staffed(problem, waves, budget);
+  const slots = drawnSlots(problem, waves, staffing);
+  const { diary, unmet } = relieved(problem, slots);
+  const uncast = castPatients(problem, slots);
+  const single = markedTwice(problem, slots, diary);
+  const clock: Unmet[] = staffing.byClock
+    ? [
+        {
+          rule: 'clock',
+          who: 'the search',
+          why: 'it was stopped by the clock; with more seconds the plan may be better, and on another machine it may be another',
+        },
+      ]
+    : [];
+  return {
+    slots: slots.sort((a, b) => a.start - b.start || a.circuit - b.circuit),
+    bound: lowerBound(problem),
+    length: lengthOf(problem, slots),
+    unmet: [...unmet, ...uncast, ...single, ...clock],
+  };
+}
+
+/** From the first reading of a day to its last end, summed over the days. */
+function lengthOf({ days, readingMinutes, candidates }: PlanningProblem, slots: readonly Slot[]) {
+  const extra = new Map(candidates.map(({ id, extraTime }) => [id, extraTime]));
+  return days.reduce((sum, _, day) => {
+    const own = slots.filter((slot) => slot.day === day);
+    if (own.length === 0) return sum;
+    const begins = own.map(
+      ({ start, candidate }) => start - readingMinutes * (1 + (extra.get(candidate) ?? 0)),
+    );
+    const first = begins.reduce((least, one) => Math.min(least, one), Infinity);
+    const last = own.reduce((most, { end }) => Math.max(most, end), -Infinity);
+    return sum + last - first;
+  }, 0);
+}

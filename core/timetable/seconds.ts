@@ -1,0 +1,88 @@
+import type { Diary } from './diary.ts';
+import type { OpenSlot } from './drawnSlots.ts';
+import { isAvailable, mayExamine } from './problem.ts';
+import type { PlannedExaminer, PlanningProblem, Unmet } from './problem.ts';
+
+/**
+ * Second examiners for so many sheets: spread over circuits, stations and the time of day, by
+ * whoever is free, has marked fewest twice so far, and links examiners that no common candidate
+ * links yet.
+ */
+export function markedTwice(
+  { pairs, examiners, candidates }: PlanningProblem,
+  slots: readonly OpenSlot[],
+  diary: Diary,
+): Unmet[] {
+  if (pairs === 0) return [];
+  const conflicts = new Map(candidates.map((one) => [one.id, new Set(one.conflicts)]));
+  const linked = new Links();
+  for (const { candidate, examiner } of slots) if (examiner) linked.join(examiner, candidate);
+  const seconds = new Map<string, number>();
+  const may = (one: PlannedExaminer, slot: OpenSlot) =>
+    slot.station !== null &&
+    slot.examiner !== null &&
+    slot.examiner !== one.id &&
+    mayExamine(one, slot.station) &&
+    isAvailable(one.available, slot) &&
+    conflicts.get(slot.candidate)?.has(one.id) !== true &&
+    diary.isFree(one.id, slot);
+
+  let found = 0;
+  for (const slot of spreadOut(slots)) {
+    if (found === pairs) break;
+    const free = examiners.filter((one) => may(one, slot));
+    const cost = ({ id }: PlannedExaminer) =>
+      (seconds.get(id) ?? 0) + (linked.are(id, slot.candidate) ? 0.5 : 0);
+    const [best] = free.sort((a, b) => cost(a) - cost(b));
+    if (!best) continue;
+    slot.second = best.id;
+    diary.take(best.id, slot);
+    seconds.set(best.id, (seconds.get(best.id) ?? 0) + 1);
+    linked.join(best.id, slot.candidate);
+    found++;
+  }
+  if (found === pairs) return [];
+  const why = `${found} of ${pairs} sheets have a second examiner; nobody else is free beside their own station`;
+  return [{ rule: 'double-marking', who: 'second examiners', why }];
+}
+
+/** In an order in which every beginning of it is spread over the whole (van der Corput, base 2). */
+function spreadOut(slots: readonly OpenSlot[]): OpenSlot[] {
+  const marked = slots.filter(({ station, examiner }) => station !== null && examiner !== null);
+  const inTime = marked.sort(
+    (a, b) =>
+      a.start - b.start ||
+      a.circuit - b.circuit ||
+      (a.station ?? '').localeCompare(b.station ?? ''),
+  );
+  return inTime
+    .map((slot, i) => ({ slot, key: reversed(i) }))
+    .sort((a, b) => a.key - b.key)
+    .map(({ slot }) => slot);
+}
+
+function reversed(whole: number): number {
+  let [left, share, value] = [whole, 0.5, 0];
+  for (; left > 0; left = Math.floor(left / 2), share /= 2) value += (left % 2) * share;
+  return value;
+}
+
+/** Who is linked with whom through common candidates (union-find). */
+class Links {
+  private readonly above = new Map<string, string>();
+
+  join(examiner: string, candidate: string): void {
+    const [one, other] = [this.root(`e ${examiner}`), this.root(`c ${candidate}`)];
+    if (one !== other) this.above.set(one, other);
+  }
+
+  are(examiner: string, candidate: string): boolean {
+    return this.root(`e ${examiner}`) === this.root(`c ${candidate}`);
+  }
+
+  private root(name: string): string {
+    let now = name;
+    for (let next = this.above.get(now); next !== undefined; next = this.above.get(now)) now = next;
+    return now;
+  }
+}

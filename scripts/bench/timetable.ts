@@ -1,0 +1,53 @@
+import { planDay } from '@kritikos/core/timetable/planDay';
+import type { PlanningProblem } from '@kritikos/core/timetable/problem';
+import { report } from './report.ts';
+
+const BUDGET = { seed: 7, nodes: 2_000, seconds: 60 };
+const DAY = 24 * 60;
+
+/** Plans of the sizes that are promised, with a tenth of the examiners in conflict with somebody. */
+export async function benchTimetable(): Promise<void> {
+  await plan(problemOf(240, 1, 16), 5);
+  await plan(problemOf(600, 4, 12), 30);
+}
+
+async function plan(problem: PlanningProblem, promised: number): Promise<void> {
+  const started = performance.now();
+  const { length, bound, unmet } = await planDay(problem, BUDGET);
+  const seconds = (performance.now() - started) / 1000;
+  const { candidates, stations, circuits, days } = problem;
+  report(
+    `${candidates.length} candidates, ${stations.length} stations, ${circuits} circuits, ${days.length} days: planned`,
+    seconds,
+    promised,
+    's',
+  );
+  report('the length of its days, of the bound', length / bound, 1.05, '');
+  if (unmet.length > 0) console.log(`not met: ${unmet.length}, first: ${unmet[0]?.why}`);
+}
+
+function problemOf(candidates: number, days: number, hours: number): PlanningProblem {
+  const [stations, circuits, examiners] = [16, 3, 60];
+  const named = (count: number, letter: string) =>
+    Array.from({ length: count }, (_, i) => `${letter}${i + 1}`);
+  return {
+    days: Array.from({ length: days }, (_, i) => ({
+      start: i * DAY,
+      end: i * DAY + hours * 60,
+    })),
+    readingMinutes: 2,
+    changeMinutes: 1,
+    rests: 0,
+    circuits,
+    stations: named(stations, 's').map((id) => ({ id, minutes: 8, joint: null })),
+    candidates: named(candidates, 'c').map((id, i) => ({
+      id,
+      extraTime: 0,
+      // Six examiners know ten candidates each.
+      conflicts: i < 60 ? [`e${1 + 10 * (i % 6)}`] : [],
+    })),
+    examiners: named(examiners, 'e').map((id) => ({ id, stations: null, available: null })),
+    patients: [],
+    pairs: Math.round(candidates / 2),
+  };
+}
