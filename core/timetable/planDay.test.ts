@@ -23,9 +23,13 @@ describe('the plan of a day', () => {
         });
         if (made === null) return;
         const broken = checkPlan(problem, made.slots);
-        const conflicts = tells(made, 'conflict');
-        expect(broken.filter((what) => !/in conflict$/.test(what))).toEqual([]);
-        expect(broken).toHaveLength(conflicts.length);
+        const told = { conflict: /in conflict$/, 'same-joint': /is stressed \d+ times in a row$/ };
+        const owned = Object.entries(told).map(([rule, words]) => {
+          const own = broken.filter((what) => words.test(what));
+          expect(own, rule).toHaveLength(tells(made, rule).length);
+          return own.length;
+        });
+        expect(broken).toHaveLength(owned.reduce((sum, own) => sum + own, 0));
         const stations = made.slots.filter(({ station }) => station !== null);
         expect(stations.filter(({ examiner }) => examiner === null)).toHaveLength(
           tells(made, 'examiner').length,
@@ -118,6 +122,49 @@ describe('the plan of a day', () => {
     expect(made.slots.map(({ patient }) => patient)).toEqual(['p1', 'p2', 'p1', 'p2', 'p1', 'p2']);
     const alone = await plan({ ...problem, patients: problem.patients.slice(0, 1) });
     expect(tells(alone, 'simulated-patient')).toHaveLength(3);
+  });
+
+  it('pauses whoever agreed to one slot in a row, at other joints too, while somebody else is there', async () => {
+    const usual = plainProblem(6, 2, 1);
+    const problem = {
+      ...usual,
+      stations: usual.stations.map((own, i) => ({ ...own, joint: ['knee', 'hip'][i] ?? null })),
+      patients: ['p1', 'p2', 'p3', 'p4'].map((id) => ({
+        id,
+        stations: usual.stations.map((own) => own.id),
+        mostInARow: 1,
+      })),
+    };
+    const { slots, unmet } = await plan(problem);
+    expect(unmet).toEqual([]);
+    for (const { id } of problem.patients) {
+      const starts = slots.flatMap((slot) => (slot.patient === id ? [slot.start] : []));
+      const gaps = starts.slice(1).map((start, i) => start - (starts[i] ?? 0));
+      expect(Math.min(...gaps), id).toBeGreaterThanOrEqual(22);
+    }
+  });
+
+  it('stresses nobody’s joint twice in a row where two can change stations for it', async () => {
+    const usual = plainProblem(6, 2, 1);
+    const both = usual.stations.map(({ id }) => id);
+    const problem = {
+      ...usual,
+      stations: usual.stations.map((own, i) => ({ ...own, joint: ['knee', 'hip'][i] ?? null })),
+      patients: ['p1', 'p2'].map((id) => ({ id, stations: both, mostInARow: null })),
+    };
+    const made = await plan(problem);
+    expect(made.unmet).toEqual([]);
+    expect(checkPlan(problem, made.slots)).toEqual([]);
+    // With one station each they cannot: it is told, and the candidates have their patient.
+    const [first, second] = problem.patients;
+    if (!first || !second) throw new Error('nobody');
+    const fixed = [
+      { ...first, stations: both.slice(0, 1) },
+      { ...second, stations: both.slice(1) },
+    ];
+    const bound = await plan({ ...problem, patients: fixed });
+    expect(tells(bound, 'same-joint')).toHaveLength(10);
+    expect(bound.slots.every(({ patient }) => patient !== null)).toBe(true);
   });
 
   it('marks as many sheets twice as are wished, by examiners who have no station then', async () => {

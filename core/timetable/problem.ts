@@ -30,7 +30,10 @@ export interface PlannedExaminer {
 export interface PlannedPatient {
   readonly id: string;
   readonly stations: readonly string[];
-  /** How often the same joint may be stressed before a pause; `null` for any number. */
+  /**
+   * How often the same joint may be stressed before a pause. `null` where nothing was agreed: not
+   * twice, unless there is nobody else.
+   */
   readonly mostInARow: number | null;
 }
 
@@ -70,7 +73,8 @@ export interface Slot extends Interval {
 
 /** A wish that could not be met: of which kind, for whom, and why. */
 export interface Unmet {
-  readonly rule: 'examiner' | 'conflict' | 'simulated-patient' | 'double-marking' | 'clock';
+  readonly rule:
+    'examiner' | 'conflict' | 'simulated-patient' | 'same-joint' | 'double-marking' | 'clock';
   readonly who: string;
   readonly why: string;
 }
