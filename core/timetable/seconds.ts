@@ -1,5 +1,6 @@
 import type { Diary } from './diary.ts';
 import type { OpenSlot } from './drawnSlots.ts';
+import { connectionOf } from './links.ts';
 import { isAvailable, mayExamine } from './problem.ts';
 import type { PlannedExaminer, PlanningProblem, Unmet } from './problem.ts';
 
@@ -41,9 +42,22 @@ export function markedTwice(
     linked.join(best.id, slot.candidate);
     found++;
   }
-  if (found === pairs) return [];
+  return [...(found === pairs ? [] : [tooFew(found, pairs)]), ...fallenApart(slots)];
+}
+
+function tooFew(found: number, pairs: number): Unmet {
   const why = `${found} of ${pairs} sheets have a second examiner; nobody else is free beside their own station`;
-  return [{ rule: 'double-marking', who: 'second examiners', why }];
+  return { rule: 'double-marking', who: 'second examiners', why };
+}
+
+/** Examiners whom no chain of common candidates connects with the others cannot be compared with them. */
+function fallenApart(slots: readonly OpenSlot[]): Unmet[] {
+  const [, ...others] = [...connectionOf(slots).groups].sort((a, b) => b.length - a.length);
+  return others.map((group) => ({
+    rule: 'double-marking',
+    who: group.join(', '),
+    why: 'no candidate connects them with the other examiners; a second examiner who marks in both circuits would',
+  }));
 }
 
 /** In an order in which every beginning of it is spread over the whole (van der Corput, base 2). */
