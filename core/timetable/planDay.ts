@@ -20,24 +20,42 @@ import { staffed } from './staffing.ts';
  */
 export async function planDay(problem: PlanningProblem, budget: Budget): Promise<Plan> {
   refuseImpossible(problem);
+  const bound = lowerBound(problem);
+  let best = await planned(problem, budget);
+  // Where there are too few examiners for all circuits side by side, fewer may run for longer.
+  for (let circuits = problem.circuits - 1; circuits >= 1 && unmarked(best) > 0; circuits--) {
+    const fewer = await planned({ ...problem, circuits }, budget).catch(refusal);
+    if (fewer === null) break;
+    if (unmarked(fewer) >= unmarked(best)) continue;
+    const why = `there are too few examiners for ${problem.circuits} side by side; ${circuits} will do, for longer`;
+    best = { ...fewer, unmet: [...fewer.unmet, { rule: 'circuit', who: 'the circuits', why }] };
+  }
+  return { ...best, bound };
+}
+
+/** Slots that have no examiner. */
+function unmarked({ slots }: Pick<Plan, 'slots'>): number {
+  return slots.filter(({ station, examiner }) => station !== null && examiner === null).length;
+}
+
+/** `null` where the days do not hold it. */
+function refusal(error: unknown): null {
+  if (error instanceof RangeError) return null;
+  throw error;
+}
+
+async function planned(problem: PlanningProblem, budget: Budget): Promise<Omit<Plan, 'bound'>> {
   const waves = frameOf(problem);
   const staffing = await staffed(problem, waves, budget);
   const slots = drawnSlots(problem, waves, staffing);
   const { diary, unmet } = relieved(problem, slots);
   const uncast = castPatients(problem, slots);
   const single = markedTwice(problem, slots, diary);
-  const clock: Unmet[] = staffing.byClock
-    ? [
-        {
-          rule: 'clock',
-          who: 'the search',
-          why: 'it was stopped by the clock; with more seconds the plan may be better, and on another machine it may be another',
-        },
-      ]
-    : [];
+  const why =
+    'it was stopped by the clock; with more seconds the plan may be better, and on another machine it may be another';
+  const clock: Unmet[] = staffing.byClock ? [{ rule: 'clock', who: 'the search', why }] : [];
   return {
     slots: slots.sort((a, b) => a.start - b.start || a.circuit - b.circuit),
-    bound: lowerBound(problem),
     length: lengthOf(problem, slots),
     unmet: [...unmet, ...uncast, ...single, ...clock],
   };

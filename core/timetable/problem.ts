@@ -74,7 +74,13 @@ export interface Slot extends Interval {
 /** A wish that could not be met: of which kind, for whom, and why. */
 export interface Unmet {
   readonly rule:
-    'examiner' | 'conflict' | 'simulated-patient' | 'same-joint' | 'double-marking' | 'clock';
+    | 'examiner'
+    | 'conflict'
+    | 'circuit'
+    | 'simulated-patient'
+    | 'same-joint'
+    | 'double-marking'
+    | 'clock';
   readonly who: string;
   readonly why: string;
 }

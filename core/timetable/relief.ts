@@ -5,7 +5,8 @@ import type { Interval, PlannedExaminer, PlanningProblem, Unmet } from './proble
 
 /**
  * Puts somebody in where a slot has no examiner or one in conflict with the candidate: whoever is
- * free, or two examiners of the same round change places for it. What stays open is told.
+ * free, or two examiners of the same round change places for it. What stays open has no examiner,
+ * and is told.
  */
 export function relieved(
   problem: PlanningProblem,
@@ -49,7 +50,11 @@ export function relieved(
     giveTo(other, mine);
     giveTo(slot, theirs);
   }
-  return { diary, unmet: wrong.filter((slot) => !isRight(slot)).map(tell) };
+  const left = wrong.filter((slot) => !isRight(slot));
+  const unmet = left.map(tell);
+  // A conflict is never kept quiet by a mark: the slot stays open until somebody is found.
+  for (const slot of left) giveTo(slot, null);
+  return { diary, unmet };
 
   function canChange(slot: OpenSlot, other: OpenSlot): boolean {
     const [mine, theirs] = [slot.examiner, other.examiner].map((id) => byId.get(id ?? ''));
@@ -77,7 +82,7 @@ export function relieved(
       const why = `nobody who may examine ${station} is free for ${candidate}`;
       return { rule: 'examiner', who: station ?? '', why };
     }
-    const why = `${examiner} must not mark ${candidate}, and nobody else is free at ${station}`;
+    const why = `${examiner} is at ${station} and must not mark ${candidate}, and nobody else is free; the slot has no examiner`;
     return { rule: 'conflict', who: candidate, why };
   }
 }
