@@ -68,6 +68,13 @@ describe('the catalogue as a file', () => {
     expect(problem?.reason).toMatch(reason);
   });
 
+  it('says of a newer version what can be done about it', () => {
+    const newer = { format: 'kritikos-catalogue', version: 2, procedures: [first] };
+    expect(() => readOpenCatalogue(JSON.stringify(newer))).toThrow(
+      /\/version: is 2, and this installation reads up to 1\. Save it as version 1/,
+    );
+  });
+
   it('refuses what is not JSON', () => {
     expect(() => readOpenCatalogue('{')).toThrow(/is not JSON/);
   });

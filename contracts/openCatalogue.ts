@@ -7,7 +7,7 @@ import { AXIAL_SEGMENTS, LIMB_SEGMENTS } from '@kritikos/core/figure/segments';
 import { BASE_POSITIONS, CLOSE_UPS, HAND_ROLES, SURFACES } from '@kritikos/core/figure/spec';
 import { z } from 'zod';
 import { procedureChecklist } from './checklists.ts';
-import { readFile } from './openFile.ts';
+import { readFile, whyNotVersion } from './openFile.ts';
 import { key, text } from './primitives.ts';
 
 export const CATALOGUE_FORMAT = 'kritikos-catalogue';
@@ -246,7 +246,9 @@ function optionsRead(from: z.infer<typeof reading>): readonly string[] {
 /** The catalogue, whole or in part, as a file of its own. */
 export const openCatalogue = z.strictObject({
   format: z.literal(CATALOGUE_FORMAT, { error: `must be "${CATALOGUE_FORMAT}"` }),
-  version: z.literal(CATALOGUE_VERSION, { error: `must be ${CATALOGUE_VERSION}` }),
+  version: z.literal(CATALOGUE_VERSION, {
+    error: ({ input }) => whyNotVersion(input, [CATALOGUE_VERSION]),
+  }),
   procedures: z.array(procedureSchema).min(1),
 });
 export type OpenCatalogue = z.infer<typeof openCatalogue>;

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import type { DraftContent } from '@kritikos/core/checklists/draftChecklist';
 import { checklistContent, procedureChecklist } from './checklists.ts';
 import { draftContent } from './draftContent.ts';
-import { parsed, readContent, readFile, RefusedFile } from './openFile.ts';
+import { parsed, readContent, readFile, RefusedFile, whyNotVersion } from './openFile.ts';
 import { key } from './primitives.ts';
 
 export const FORMAT = 'kritikos-checklist';
@@ -26,21 +26,10 @@ const second = z.object({
 
 /** A checklist as a file of its own: what others may read and write. */
 export const openChecklist = z.discriminatedUnion('version', [first, second], {
-  error: (issue) => whyNotVersion(issue.input),
+  error: ({ input }) =>
+    whyNotVersion((input as { version?: unknown } | null)?.version, [1, FORMAT_VERSION]),
 });
 export type OpenChecklist = z.infer<typeof second>;
-
-/** Of a newer version it says what can be done about it. */
-function whyNotVersion(file: unknown): string {
-  const version = (file as { version?: unknown } | null)?.version;
-  if (typeof version === 'number' && version > FORMAT_VERSION) {
-    return (
-      `is ${version}, and this installation reads up to ${FORMAT_VERSION}. ` +
-      `Save it as version ${FORMAT_VERSION} where it was written, or bring this installation up to date.`
-    );
-  }
-  return `must be 1 or ${FORMAT_VERSION}`;
-}
 
 /** The published schema of the file, JSON Schema draft 2020-12. */
 export function openChecklistSchema(): object {

@@ -30,3 +30,15 @@ export function parsed(text: string): unknown {
     throw new RefusedFile([{ path: '/', reason: `is not JSON (${(error as Error).message})` }]);
   }
 }
+
+/** Why a file of this version cannot be read; of a newer one, what can be done about it. */
+export function whyNotVersion(version: unknown, read: readonly number[]): string {
+  const newest = Math.max(...read);
+  if (typeof version === 'number' && version > newest) {
+    return (
+      `is ${version}, and this installation reads up to ${newest}. ` +
+      `Save it as version ${newest} where it was written, or bring this installation up to date.`
+    );
+  }
+  return `must be ${read.join(' or ')}`;
+}
