@@ -24,8 +24,8 @@ const wordsOf = (page: Page, item: number) =>
 async function pick(page: Page, field: Locator, option: string): Promise<void> {
   await field.click();
   const options = page.getByRole('option');
-  // By the keyboard: the list moves with its field while the findings change above it.
-  await options.filter({ hasText: new RegExp(`^${option}$`) }).press('Enter');
+  // To the option itself: the list moves with its field while the findings change above it.
+  await options.filter({ hasText: new RegExp(`^${option}$`) }).dispatchEvent('click');
   // A list that was still opening may not have closed.
   await expect(async () => {
     if ((await options.count()) > 0) await page.keyboard.press('Escape');
