@@ -45,7 +45,15 @@ export async function staffed(
   const shifts = [...longShifts(problem, waves), ...singleShifts(problem, waves)];
   const seconds = Math.max(0.1, budget.seconds - (Date.now() - began) / 1000);
   const finer = await staffedBy(problem, waves, dedupe(shifts), { ...budget, seconds });
-  return { ...finer, byClock: whole.byClock || finer.byClock };
+  // A search that the clock stopped may have found less.
+  const better = open(finer) < open(whole) ? finer : whole;
+  return { ...better, byClock: whole.byClock || finer.byClock };
+}
+
+/** Stations without an examiner, and whether somebody is placed where they should not be. */
+function open({ examiners, unplaced }: Staffing & { readonly unplaced: boolean }): number {
+  const empty = examiners.flat().filter((examiner) => examiner === null).length;
+  return empty + (unplaced ? 0.5 : 0);
 }
 
 async function staffedBy(
@@ -54,21 +62,62 @@ async function staffedBy(
   shifts: readonly Shift[],
   budget: Budget,
 ): Promise<Staffing & { readonly unplaced: boolean }> {
-  const { stations, candidates, examiners } = problem;
-  const costs = new Map<string, number>();
-  const rows: Row[] = [];
-  for (const { name } of shifts) costs.set(name, SHIFT);
+  const { stations, candidates } = problem;
+  const programme: Asked = { costs: new Map(shifts.map(({ name }) => [name, SHIFT])), rows: [] };
+  everyStationHasOne(programme, problem, waves, shifts);
+  nobodyInTwoPlaces(programme, problem, waves, shifts);
+  const restricted = candidates.flatMap((one, c) =>
+    one.extraTime > 0 || one.conflicts.length > 0 ? [c] : [],
+  );
+  for (const c of restricted) placedWithoutConflict(programme, problem, waves, shifts, c);
+  noMoreThanPlaces(programme, problem, waves, restricted);
 
-  const ofWave = waves.map((_, w) => shifts.filter((shift) => shift.waves.includes(w)));
-  for (const [w, own] of ofWave.entries()) {
+  const { chosen, byClock } = await solve(programme, budget);
+  const held = waves.map(() => Array.from<number | null>({ length: stations.length }).fill(null));
+  for (const { name, examiner, station, waves: own } of shifts) {
+    if (!chosen.has(name)) continue;
+    for (const w of own) {
+      const posts = held[w];
+      if (posts && posts[station] === null) posts[station] = examiner;
+    }
+  }
+  const placed = waves.map((_, w) => restricted.filter((c) => chosen.has(inWave(c, w))));
+  const { filled, unplaced } = fill(candidates, waves, placed);
+  return { examiners: held, candidates: filled, byClock, unplaced };
+}
+
+/** The programme while it is being asked. */
+interface Asked {
+  readonly costs: Map<string, number>;
+  readonly rows: Row[];
+}
+
+/** The choice that a candidate begins in a wave. */
+const inWave = (c: number, w: number) => `in ${c} ${w}`;
+
+function everyStationHasOne(
+  { costs, rows }: Asked,
+  { stations }: PlanningProblem,
+  waves: readonly PlacedWave[],
+  shifts: readonly Shift[],
+): void {
+  for (const w of waves.keys()) {
     for (const s of stations.keys()) {
       const open = `open ${w} ${s}`;
       costs.set(open, UNFILLED);
-      const there = own.filter((shift) => shift.station === s);
+      const there = shifts.filter((one) => one.station === s && one.waves.includes(w));
       rows.push({ terms: [...terms(there), [1, open]], is: '>=', value: 1 });
     }
   }
-  // Nobody is in two places: at the beginning of every wave at most one shift runs.
+}
+
+/** At the beginning of every wave at most one shift of an examiner runs. */
+function nobodyInTwoPlaces(
+  { rows }: Asked,
+  { examiners }: PlanningProblem,
+  waves: readonly PlacedWave[],
+  shifts: readonly Shift[],
+): void {
   for (const e of examiners.keys()) {
     const own = shifts.filter(({ examiner }) => examiner === e);
     for (const { start } of waves) {
@@ -81,32 +130,45 @@ async function staffedBy(
       if (then.length > 1) rows.push({ terms: terms(then), is: '<=', value: 1 });
     }
   }
+}
 
-  const restricted = candidates.flatMap((one, c) =>
-    one.extraTime > 0 || one.conflicts.length > 0 ? [c] : [],
+/** A candidate begins in one wave that has their time, and where nobody marks who must not. */
+function placedWithoutConflict(
+  { costs, rows }: Asked,
+  { candidates, examiners }: PlanningProblem,
+  waves: readonly PlacedWave[],
+  shifts: readonly Shift[],
+  c: number,
+): void {
+  const conflicts = candidates[c]?.conflicts ?? [];
+  const nowhere = `nowhere ${c}`;
+  costs.set(nowhere, UNPLACED);
+  const possible = waves.flatMap((wave, w) =>
+    longPlaces(wave, extraOf(candidates, c)) > 0 ? [w] : [],
   );
-  const placeOf = new Map(examiners.map(({ id }, e) => [id, e]));
-  const inWave = (c: number, w: number) => `in ${c} ${w}`;
-  for (const c of restricted) {
-    const one = candidates[c] as PlannedCandidate;
-    const nowhere = `nowhere ${c}`;
-    costs.set(nowhere, UNPLACED);
-    const possible = waves.flatMap((wave, w) => (longPlaces(wave, one.extraTime) > 0 ? [w] : []));
-    for (const w of possible) costs.set(inWave(c, w), 0);
-    const somewhere = possible.map((w) => [1, inWave(c, w)] as const);
-    rows.push({ terms: [...somewhere, [1, nowhere]], is: '=', value: 1 });
-    for (const e of one.conflicts.flatMap((id) => placeOf.get(id) ?? [])) {
-      for (const w of possible) {
-        const marks = (ofWave[w] ?? []).filter(({ examiner }) => examiner === e);
-        if (marks.length === 0) continue;
-        rows.push({ terms: [...terms(marks), [1, inWave(c, w)]], is: '<=', value: 1 });
-      }
+  for (const w of possible) costs.set(inWave(c, w), 0);
+  const somewhere = possible.map((w) => [1, inWave(c, w)] as const);
+  rows.push({ terms: [...somewhere, [1, nowhere]], is: '=', value: 1 });
+  for (const [e, { id }] of examiners.entries()) {
+    if (!conflicts.includes(id)) continue;
+    for (const w of possible) {
+      const marks = shifts.filter((one) => one.examiner === e && one.waves.includes(w));
+      if (marks.length === 0) continue;
+      rows.push({ terms: [...terms(marks), [1, inWave(c, w)]], is: '<=', value: 1 });
     }
   }
-  // A wave has so many places, and so many of them with as much extra time.
-  const shares = [...new Set(restricted.map((c) => extraOf(candidates, c)))];
+}
+
+/** A wave has so many places, and so many of them with as much extra time. */
+function noMoreThanPlaces(
+  { costs, rows }: Asked,
+  { candidates }: PlanningProblem,
+  waves: readonly PlacedWave[],
+  restricted: readonly number[],
+): void {
+  const shares = new Set([0, ...restricted.map((c) => extraOf(candidates, c))]);
   for (const [w, wave] of waves.entries()) {
-    for (const share of new Set([0, ...shares])) {
+    for (const share of shares) {
       const own = restricted.filter(
         (c) => extraOf(candidates, c) >= share && costs.has(inWave(c, w)),
       );
@@ -114,19 +176,6 @@ async function staffedBy(
       rows.push({ terms: own.map((c) => [1, inWave(c, w)]), is: '<=', value });
     }
   }
-
-  const { chosen, byClock } = await solve({ costs, rows }, budget);
-  const held = waves.map(() => Array.from<number | null>({ length: stations.length }).fill(null));
-  for (const { name, examiner, station, waves: own } of shifts) {
-    if (!chosen.has(name)) continue;
-    for (const w of own) {
-      const posts = held[w];
-      if (posts && posts[station] === null) posts[station] = examiner;
-    }
-  }
-  const placed = waves.map((_, w) => restricted.filter((c) => chosen.has(inWave(c, w))));
-  const { filled, unplaced } = fill(candidates, waves, placed);
-  return { examiners: held, candidates: filled, byClock, unplaced };
 }
 
 /** Everybody who has no place yet takes the next that is free, in the order of the waves' times. */
