@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { mdiDotsHorizontal } from '@mdi/js';
 import type { ShelfProcedure } from '@kritikos/contracts/shelf';
 import { computed, ref, shallowRef } from 'vue';
 import { useSession } from '../accounts/session.ts';
@@ -7,6 +6,7 @@ import { call, messageOf } from '../http/api.ts';
 import { download } from '../http/download.ts';
 import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
+import RowMenu from '../shell/RowMenu.vue';
 import WideTable from '../shell/WideTable.vue';
 import ShelfImport from './ShelfImport.vue';
 import { KIND_WORDS, regionWords } from './words.ts';
@@ -107,28 +107,17 @@ async function save(name: string, shelf: readonly ShelfProcedure[]) {
               {{ when(own.broughtAt) }}<span class="soft">, {{ own.broughtBy }}</span>
             </td>
             <td>
-              <v-menu>
-                <template #activator="{ props: menu }">
-                  <v-btn
-                    v-bind="menu"
-                    :icon="mdiDotsHorizontal"
-                    variant="text"
-                    size="small"
-                    :aria-label="`What can be done with ${nameOf(own)}`"
-                  />
-                </template>
-                <v-list density="compact">
-                  <v-list-item
-                    title="Save as JSON"
-                    @click="save(`${own.procedure.id}.json`, [own])"
-                  />
-                  <v-list-item
-                    v-if="leads"
-                    :title="own.retired ? 'Bring back' : 'Retire'"
-                    @click="retire(own)"
-                  />
-                </v-list>
-              </v-menu>
+              <RowMenu :label="`What can be done with ${nameOf(own)}`">
+                <v-list-item
+                  title="Save as JSON"
+                  @click="save(`${own.procedure.id}.json`, [own])"
+                />
+                <v-list-item
+                  v-if="leads"
+                  :title="own.retired ? 'Bring back' : 'Retire'"
+                  @click="retire(own)"
+                />
+              </RowMenu>
             </td>
           </tr>
         </tbody>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { mdiDotsHorizontal, mdiDragVertical } from '@mdi/js';
+import { mdiDragVertical } from '@mdi/js';
 import type { BlueprintStationRead } from '@kritikos/contracts/blueprint';
 import { computed, useTemplateRef, watch } from 'vue';
 import { useKnownProcedures } from '../catalogue/useKnownProcedures.ts';
 import { useDragging } from '../checklists/useDragging.ts';
+import RowMenu from '../shell/RowMenu.vue';
 import type { Dropped } from '../checklists/useDragging.ts';
 
 /** The stations in their order, and those of the bank that can join them. */
@@ -105,27 +106,15 @@ const minutes = computed(() => props.stations.reduce((sum, station) => sum + sta
             </div>
             <div v-if="station.retired" class="since">The bank has retired it.</div>
           </div>
-          <v-menu>
-            <template #activator="{ props: menu }">
-              <v-btn
-                v-bind="menu"
-                :icon="mdiDotsHorizontal"
-                variant="text"
-                size="small"
-                :disabled="disabled"
-                :aria-label="`What can be done with ${station.title}`"
-              />
-            </template>
-            <v-list density="compact">
-              <v-list-item title="Move up" :disabled="i === 0" @click="step(station.id, -1)" />
-              <v-list-item
-                title="Move down"
-                :disabled="i === stations.length - 1"
-                @click="step(station.id, 1)"
-              />
-              <v-list-item title="Take out" @click="emit('remove', station)" />
-            </v-list>
-          </v-menu>
+          <RowMenu :label="`What can be done with ${station.title}`" :disabled="disabled">
+            <v-list-item title="Move up" :disabled="i === 0" @click="step(station.id, -1)" />
+            <v-list-item
+              title="Move down"
+              :disabled="i === stations.length - 1"
+              @click="step(station.id, 1)"
+            />
+            <v-list-item title="Take out" @click="emit('remove', station)" />
+          </RowMenu>
         </li>
         <li v-if="stations.length === 0" class="empty soft">
           No station yet. Drag one here from the bank, or press “add” beside it.

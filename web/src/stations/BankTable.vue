@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { mdiDotsHorizontal } from '@mdi/js';
 import { CONDITIONS } from '@kritikos/catalogue/conditions';
 import type { BankStation } from '@kritikos/contracts/stations';
 import { useKnownProcedures } from '../catalogue/useKnownProcedures.ts';
+import RowMenu from '../shell/RowMenu.vue';
 import WideTable from '../shell/WideTable.vue';
 
 /** Stations of the bank, what they ask, and how they behaved. */
@@ -70,29 +70,18 @@ const rounded = (value: number | null | undefined, unit: string) =>
           </td>
           <td class="number">{{ s.behaviour?.disputed ?? '–' }}</td>
           <td>
-            <v-menu>
-              <template #activator="{ props: menu }">
-                <v-btn
-                  v-bind="menu"
-                  :icon="mdiDotsHorizontal"
-                  variant="text"
-                  size="small"
-                  :aria-label="`What can be done with ${s.title}`"
-                />
-              </template>
-              <v-list density="compact">
-                <v-list-item
-                  v-if="!s.retired"
-                  :title="s.draftId ? 'Write on' : 'Write its checklist'"
-                  @click="$emit('write', s)"
-                />
-                <v-list-item title="Make one like it" @click="$emit('double', s)" />
-                <v-list-item
-                  :title="s.retired ? 'Bring back' : 'Retire'"
-                  @click="$emit('retire', s)"
-                />
-              </v-list>
-            </v-menu>
+            <RowMenu :label="`What can be done with ${s.title}`">
+              <v-list-item
+                v-if="!s.retired"
+                :title="s.draftId ? 'Write on' : 'Write its checklist'"
+                @click="$emit('write', s)"
+              />
+              <v-list-item title="Make one like it" @click="$emit('double', s)" />
+              <v-list-item
+                :title="s.retired ? 'Bring back' : 'Retire'"
+                @click="$emit('retire', s)"
+              />
+            </RowMenu>
           </td>
         </tr>
       </tbody>
