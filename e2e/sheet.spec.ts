@@ -65,6 +65,8 @@ test('without a network marks wait on the device, are counted, survive a reload,
   await item(page, 'consent').getByRole('button', { name: 'Done', exact: true }).click();
   await item(page, 'both-sides').getByRole('button').nth(2).click();
   await expect(page.getByRole('status')).toHaveText(/3 waiting, no network/); // two marks and the clock
+  // Until then the browser would ask whether to leave; a reload that is answered with yes loses the tap.
+  await expect(page.getByRole('status')).toHaveAttribute('aria-busy', 'false');
   await page.reload();
   await expect(item(page, 'both-sides').getByRole('button').nth(2)).toHaveAttribute(
     'aria-pressed',

@@ -85,6 +85,7 @@ const taps = useTaps(sheet, state, happen);
     :state="state"
     :taps="taps"
     :waiting="0"
+    :keeping="false"
     stopped=""
     :of-others="0"
     :set-aside="0"

@@ -11,6 +11,8 @@ const props = defineProps<{
   running: boolean;
   ending: boolean;
   waiting: number;
+  /** A tap is not on the device’s disk yet. */
+  keeping: boolean;
   stopped: '' | 'offline' | 'signed out' | 'busy';
   ofOthers: number;
   setAside: number;
@@ -65,7 +67,12 @@ const saved = computed(() => {
         </option>
       </select>
     </label>
-    <span class="saved figures" role="status" :class="{ open: waiting > 0 || setAside > 0 }">
+    <span
+      class="saved figures"
+      role="status"
+      :aria-busy="keeping"
+      :class="{ open: waiting > 0 || setAside > 0 }"
+    >
       <b aria-hidden="true">{{ saved.sign }}</b> {{ saved.words }}
       <small v-if="ofOthers > 0">{{ ofOthers }} of another examiner</small>
     </span>

@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router';
 import { useSession } from '../accounts/session.ts';
 import LoadState from '../shell/LoadState.vue';
 import SetAside from './SetAside.vue';
-import { lateTaps, ofOthers, stopped, troubles, waiting } from './sending.ts';
+import { keeping, lateTaps, ofOthers, stopped, troubles, waiting } from './sending.ts';
 import SheetSurface from './SheetSurface.vue';
 import { useSheet } from './useSheet.ts';
 
@@ -32,6 +32,7 @@ async function submit() {
     :state="own.state.value"
     :taps="own"
     :waiting="waiting"
+    :keeping="keeping"
     :stopped="stopped"
     :of-others="ofOthers"
     :set-aside="own.refused.value.length"

@@ -20,6 +20,7 @@ const props = defineProps<{
   state: SheetState;
   taps: Taps;
   waiting: number;
+  keeping: boolean;
   stopped: '' | 'offline' | 'signed out' | 'busy';
   ofOthers: number;
   setAside: number;
@@ -151,6 +152,7 @@ useSheetKeys({
       :running="countdown.running.value"
       :ending="countdown.ending.value"
       :waiting="waiting"
+      :keeping="keeping"
       :stopped="stopped"
       :of-others="ofOthers"
       :set-aside="setAside"

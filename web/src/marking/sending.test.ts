@@ -3,7 +3,7 @@ import type { EventBody, MarkEvent, RecordEvents } from '@kritikos/contracts/mar
 import { v7 as newId } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { countWaiting, keepTap, waitingTaps } from './deviceStore.ts';
-import { send, sendAs, stopped, troubles } from './sending.ts';
+import { keeping, send, sendAs, sendWhenKept, stopped, troubles, waiting } from './sending.ts';
 
 const VERSION = newId();
 const TAP: EventBody = { type: 'clear', item: 'slack' };
@@ -129,5 +129,17 @@ describe('sending', () => {
     await sendAs(me);
     expect(sent.map((batch) => batch.events.length)).toEqual([100, 50, 1]);
     expect((sent[2]?.events[0] as MarkEvent).body.type).toBe('submit');
+  });
+
+  it('counts a tap from the moment of it, and says until it is on the device’s disk that it is not', async () => {
+    await sendAs(me);
+    server = () => new Error('no network');
+    let written = (): void => undefined;
+    const disk = new Promise<void>((resolve) => (written = resolve));
+    const going = sendWhenKept(disk.then(() => tapOn(newId())));
+    expect([waiting.value, keeping.value]).toEqual([1, true]);
+    written();
+    await going;
+    expect([waiting.value, keeping.value, stopped.value]).toEqual([1, false, 'offline']);
   });
 });

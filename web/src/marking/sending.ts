@@ -13,6 +13,8 @@ const counts = ref({ own: 0, setAside: 0, others: 0 });
 const inHand = ref(0);
 /** Taps that the server has not answered for, counted from the moment of the tap. */
 export const waiting = computed(() => counts.value.own + inHand.value);
+/** Whether a tap is not on the device’s disk yet: the page must not be left before it is. */
+export const keeping = computed(() => inHand.value > 0);
 /** Taps that the server refused; they wait for the examiner. */
 export const setAsideCount = computed(() => counts.value.setAside);
 /** Taps on this device that other examiners made; they are sent when those sign in here. */
@@ -42,11 +44,11 @@ export async function sendAs(id: string): Promise<void> {
   await send();
 }
 
-/** Counts a tap as waiting from now, and sends it once `keeping` has put it on the device’s disk. */
-export async function sendWhenKept(keeping: Promise<unknown>): Promise<void> {
+/** Counts a tap as waiting from now, and sends it once `kept` has put it on the device’s disk. */
+export async function sendWhenKept(kept: Promise<unknown>): Promise<void> {
   inHand.value++;
   try {
-    await keeping;
+    await kept;
     counts.value = await countWaiting(account);
   } finally {
     inHand.value--;
@@ -152,3 +154,6 @@ function changed(sheetId: string): void {
 
 // The cause of a pause is often gone when somebody comes back to the page or the network does.
 useEventListener(['online', 'focus'], () => void send());
+useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
+  if (keeping.value) event.preventDefault();
+});
