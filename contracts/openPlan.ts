@@ -79,6 +79,7 @@ export function asPlanningProblem(file: PlanProblem): PlanningProblem {
     readingMinutes: file.readingMinutes,
     changeMinutes: file.changeMinutes,
     rests: file.rests,
+    breaks: null,
     circuits: file.circuits,
     stations: file.stations.map((own) => ({
       id: String(own.id),
@@ -99,6 +100,7 @@ export function asPlanningProblem(file: PlanProblem): PlanningProblem {
       id: String(id),
       stations: names(stations),
       mostInARow: mostInARow ?? null,
+      available: null,
     })),
     pairs: file.doubleMarking.pairs,
   };

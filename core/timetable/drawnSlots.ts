@@ -15,7 +15,7 @@ export function drawnSlots(
   staffing: Staffing,
 ): OpenSlot[] {
   return waves.flatMap((wave, w) => {
-    const { day, circuit, places, rounds } = wave;
+    const { day, circuit, number, places, rounds } = wave;
     return (staffing.candidates[w] ?? []).flatMap((c, from) => {
       const candidate = candidates[c];
       if (!candidate) return [];
@@ -29,6 +29,7 @@ export function drawnSlots(
           candidate: candidate.id,
           day,
           circuit,
+          wave: number,
           station: station?.id ?? null,
           start,
           // Whoever has no extra time leaves on time and waits for the bell.

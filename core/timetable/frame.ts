@@ -1,11 +1,13 @@
 import type { Interval, PlanningProblem } from './problem.ts';
-import { minutesOf, wavesOf } from './waves.ts';
+import { laidOut, minutesOf, wavesOf } from './waves.ts';
 import type { ExtraGroup, Wave } from './waves.ts';
 
 /** A wave on its day, in its circuit, at its time. */
 export interface PlacedWave extends Wave, Interval {
   readonly day: number;
   readonly circuit: number;
+  /** Its place among the waves of that circuit and day, from 0. */
+  readonly number: number;
 }
 
 /** A circuit on a day, with the candidates that it takes. */
@@ -130,12 +132,14 @@ function mostIn(problem: PlanningProblem, { extra }: Run, minutes: number): numb
 }
 
 function placed(problem: PlanningProblem, { day, circuit, candidates, extra }: Run): PlacedWave[] {
-  let now = problem.days[day]?.start ?? 0;
-  return wavesOf(problem, candidates, extra).map((wave) => {
-    const start = now;
-    const rounds = wave.rounds.map((one) => ({ start: start + one.start, end: start + one.end }));
-    now = start + wave.minutes + problem.changeMinutes;
-    return { ...wave, day, circuit, rounds, start, end: start + wave.minutes };
+  const begin = problem.days[day]?.start ?? 0;
+  return laidOut(problem, wavesOf(problem, candidates, extra)).map((wave, number) => {
+    const rounds = wave.rounds.map(({ start, end }) => ({
+      start: begin + start,
+      end: begin + end,
+    }));
+    const [start, end] = [rounds[0]?.start ?? begin, rounds.at(-1)?.end ?? begin];
+    return { ...wave, day, circuit, number, rounds, start, end };
   });
 }
 

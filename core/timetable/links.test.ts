@@ -9,6 +9,7 @@ const slot = (candidate: string, examiner: string, second: string | null = null)
   second,
   day: 0,
   circuit: 0,
+  wave: 0,
   station: 's',
   patient: null,
   start: 0,

@@ -1,6 +1,7 @@
 import { Diary } from './diary.ts';
 import type { OpenSlot } from './drawnSlots.ts';
 import { matched } from './matching.ts';
+import { isAvailable } from './problem.ts';
 import type { PlannedPatient, PlanningProblem, Unmet } from './problem.ts';
 import { DEMANDS, Strains } from './strains.ts';
 
@@ -27,7 +28,10 @@ export function castPatients(problem: PlanningProblem, slots: readonly OpenSlot[
     const able = round.map((slot) =>
       patients
         .filter(
-          ({ id, stations }) => stations.includes(slot.station ?? '') && diary.isFree(id, slot),
+          ({ id, stations, available }) =>
+            stations.includes(slot.station ?? '') &&
+            isAvailable(available, slot) &&
+            diary.isFree(id, slot),
         )
         .sort((a, b) => preference(a, slot) - preference(b, slot)),
     );

@@ -132,7 +132,12 @@ describe('the plan of a day', () => {
 
   it('lets a patient’s joint rest, by changing who plays', async () => {
     const problem = plainProblem(6, 1, 1, {
-      patients: ['p1', 'p2'].map((id) => ({ id, stations: ['s1'], mostInARow: 1 })),
+      patients: ['p1', 'p2'].map((id) => ({
+        id,
+        stations: ['s1'],
+        mostInARow: 1,
+        available: null,
+      })),
     });
     const made = await plan(problem);
     expect(made.unmet).toEqual([]);
@@ -150,6 +155,7 @@ describe('the plan of a day', () => {
         id,
         stations: usual.stations.map((own) => own.id),
         mostInARow: 1,
+        available: null,
       })),
     };
     const { slots, unmet } = await plan(problem);
@@ -167,7 +173,12 @@ describe('the plan of a day', () => {
     const problem = {
       ...usual,
       stations: usual.stations.map((own, i) => ({ ...own, joint: ['knee', 'hip'][i] ?? null })),
-      patients: ['p1', 'p2'].map((id) => ({ id, stations: both, mostInARow: null })),
+      patients: ['p1', 'p2'].map((id) => ({
+        id,
+        stations: both,
+        mostInARow: null,
+        available: null,
+      })),
     };
     const made = await plan(problem);
     expect(made.unmet).toEqual([]);
@@ -299,7 +310,7 @@ describe('what no plan can do', () => {
     ],
     [
       'a simulated patient for nothing',
-      { patients: [{ id: 'p1', stations: [], mostInARow: null }] },
+      { patients: [{ id: 'p1', stations: [], mostInARow: null, available: null }] },
       /p1 may play no station’s patient/,
     ],
     [

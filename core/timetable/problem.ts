@@ -35,6 +35,14 @@ export interface PlannedPatient {
    * twice, unless there is nobody else.
    */
   readonly mostInARow: number | null;
+  /** `null` for always. */
+  readonly available: readonly Interval[] | null;
+}
+
+/** A pause for everybody in a circuit: so many minutes after so many rounds. */
+export interface Breaks {
+  readonly afterRounds: number;
+  readonly minutes: number;
 }
 
 /** Who and what there is for an examination; all times in minutes. */
@@ -46,6 +54,8 @@ export interface PlanningProblem {
   readonly changeMinutes: number;
   /** Rests of every candidate. */
   readonly rests: number;
+  /** `null` where a circuit runs through. */
+  readonly breaks: Breaks | null;
   /** Copies of all stations that run side by side. */
   readonly circuits: number;
   readonly stations: readonly PlannedStation[];
@@ -63,6 +73,8 @@ export interface Slot extends Interval {
   /** Day and circuit, from 0. */
   readonly day: number;
   readonly circuit: number;
+  /** Whom the candidate goes round with: the waves of a circuit and day, from 0. */
+  readonly wave: number;
   /** `null` for a rest. */
   readonly station: string | null;
   /** `null` at a rest, and where nobody was found (`unmet` says why). */

@@ -19,6 +19,8 @@ export function refuseImpossible(problem: PlanningProblem): void {
     refuse(`${circuits} circuits cannot run. At least 1 does.`);
   if (!(Number.isInteger(rests) && rests >= 0))
     refuse(`${rests} rests are not possible. 0 is the least.`);
+  if (problem.breaks && !(problem.breaks.afterRounds >= 1 && problem.breaks.minutes > 0))
+    refuse('A break takes more than 0 minutes, after at least 1 round. Or plan none.');
   for (const { id, minutes } of stations) {
     if (!(minutes > 0)) refuse(`Station ${id} has ${minutes} minutes. It needs more than 0.`);
   }

@@ -21,7 +21,10 @@ export interface Wave {
   readonly minutes: number;
 }
 
-type Shape = Pick<PlanningProblem, 'stations' | 'rests' | 'readingMinutes' | 'changeMinutes'>;
+type Shape = Pick<
+  PlanningProblem,
+  'stations' | 'rests' | 'breaks' | 'readingMinutes' | 'changeMinutes'
+>;
 
 /** So much longer may a circuit run where its candidates then rest less. */
 const FOR_LESS_REST = 0.03;
@@ -62,12 +65,26 @@ export function wavesOf(shape: Shape, candidates: number, extra: readonly ExtraG
     .map(({ places, taken, extra: own }) => timed(shape, places, taken, own));
 }
 
-/** How long a circuit runs on a day; nothing for nobody. */
+/** How long a circuit runs on a day, its breaks among it; nothing for nobody. */
 export function minutesOf(shape: Shape, waves: readonly Wave[]): number {
-  if (waves.length === 0) return 0;
-  return (
-    waves.reduce((sum, { minutes }) => sum + minutes, 0) + (waves.length - 1) * shape.changeMinutes
-  );
+  return laidOut(shape, waves).at(-1)?.rounds.at(-1)?.end ?? 0;
+}
+
+/**
+ * Waves one after the other, their rounds from the first reading of the first of them. After as many
+ * rounds as were asked for everybody in the circuit pauses, wherever in a wave that is.
+ */
+export function laidOut({ breaks, changeMinutes }: Shape, waves: readonly Wave[]): Wave[] {
+  let [now, paused, count] = [0, 0, 0];
+  return waves.map((wave) => {
+    const rounds = wave.rounds.map(({ start, end }) => {
+      if (breaks && count > 0 && count % breaks.afterRounds === 0) paused += breaks.minutes;
+      count++;
+      return { start: now + paused + start, end: now + paused + end };
+    });
+    now += wave.minutes + changeMinutes;
+    return { ...wave, rounds };
+  });
 }
 
 /** A wave with its bells: each round is as long as whoever is at work in it needs. */

@@ -38,6 +38,7 @@ function problemOf(candidates: number, days: number, hours: number): PlanningPro
     readingMinutes: 2,
     changeMinutes: 1,
     rests: 0,
+    breaks: null,
     circuits,
     stations: named(stations, 's').map((id) => ({ id, minutes: 8, joint: null })),
     candidates: named(candidates, 'c').map((id, i) => ({

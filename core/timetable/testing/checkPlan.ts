@@ -16,6 +16,7 @@ export function checkPlan(problem: PlanningProblem, slots: readonly Slot[]): str
   everybodyEverywhereOnce(problem, slots, tell);
   timesAreLongEnough(problem, slots, tell);
   insideTheDays(problem, slots, tell);
+  breaksAreKept(problem, slots, tell);
   oneAtATime(problem, slots, tell);
   examinersMay(problem, slots, tell);
   patientsMay(problem, slots, tell);
@@ -65,6 +66,31 @@ function insideTheDays(problem: PlanningProblem, slots: readonly Slot[], tell: T
   }
 }
 
+/** No circuit rings more bells than were asked for without as long a pause as was. */
+function breaksAreKept(
+  { breaks, changeMinutes, readingMinutes }: PlanningProblem,
+  slots: readonly Slot[],
+  tell: Told,
+) {
+  if (!breaks) return;
+  const runs = new Map<string, Slot[]>();
+  for (const slot of slots) {
+    const key = `${slot.day} ${slot.circuit}`;
+    runs.set(key, [...(runs.get(key) ?? []), slot]);
+  }
+  for (const [run, own] of runs) {
+    let rounds = 0;
+    let ended = -Infinity;
+    const starts = [...new Set(own.map(({ start }) => start))].sort((a, b) => a - b);
+    for (const start of starts) {
+      const pause = start - ended;
+      rounds = before(breaks.minutes + changeMinutes + readingMinutes, pause) ? 1 : rounds + 1;
+      if (rounds > breaks.afterRounds) tell(`circuit ${run} rings ${rounds} times without a break`);
+      for (const slot of own) if (slot.start === start) ended = Math.max(ended, slot.end);
+    }
+  }
+}
+
 function oneAtATime(problem: PlanningProblem, slots: readonly Slot[], tell: Told) {
   const places = new Map<string, Slot[]>();
   const put = (who: string, slot: Slot) => places.set(who, [...(places.get(who) ?? []), slot]);
@@ -111,12 +137,17 @@ function patientsMay(problem: PlanningProblem, slots: readonly Slot[], tell: Tol
   const shortest = Math.min(...problem.stations.map(({ minutes }) => minutes));
   const round = shortest + problem.readingMinutes + problem.changeMinutes;
   const joints = new Map(problem.stations.map(({ id, joint }) => [id, joint ?? id]));
-  for (const { id, stations, mostInARow } of problem.patients) {
+  for (const { id, stations, mostInARow, available } of problem.patients) {
     const own = slots.filter(({ patient }) => patient === id).sort((a, b) => a.start - b.start);
     let row = 0;
     // Where nothing was agreed, a joint that has a name is not stressed twice.
     for (const [i, slot] of own.entries()) {
       if (!stations.includes(slot.station ?? '')) tell(`${id} may not play ${slot.station}`);
+      if (
+        available &&
+        !available.some((t) => before(t.start, slot.start) && before(slot.end, t.end))
+      )
+        tell(`${id} is not there`);
       const last = own[i - 1];
       const goesOn =
         last !== undefined &&

@@ -16,6 +16,7 @@ export function plainProblem(
     readingMinutes: 2,
     changeMinutes: 1,
     rests: 0,
+    breaks: null,
     circuits,
     stations: named(stations, 's').map((id) => ({ id, minutes: 8, joint: null })),
     candidates: named(candidates, 'c').map((id) => ({ id, extraTime: 0, conflicts: [] })),
@@ -92,6 +93,10 @@ export const anyProblem: fc.Arbitrary<PlanningProblem> = fc
             ...(lot(i) > 500 ? [stations[lot(i) % stations.length]?.id ?? ''] : []),
           ],
           mostInARow: lot(i + 19) > 600 ? 1 + (lot(i) % 3) : null,
+          available:
+            lot(i + 23) > 850
+              ? days.map(({ start, end }) => ({ start: (start + end) / 2, end }))
+              : null,
         }))
       : [];
     return {
@@ -99,6 +104,8 @@ export const anyProblem: fc.Arbitrary<PlanningProblem> = fc
       readingMinutes: size.reading,
       changeMinutes: size.change,
       rests: size.rests,
+      breaks:
+        lot(58) > 600 ? { afterRounds: 2 + (lot(57) % 5), minutes: 5 + (lot(56) % 20) } : null,
       circuits: size.circuits,
       stations,
       candidates,
