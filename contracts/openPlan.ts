@@ -90,6 +90,7 @@ export function asPlanningProblem(file: PlanProblem): PlanningProblem {
       id: String(id),
       extraTime,
       conflicts: names(conflicts),
+      ability: null,
     })),
     examiners: file.examiners.map(({ id, stations, available }) => ({
       id: String(id),

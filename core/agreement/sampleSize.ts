@@ -13,13 +13,23 @@ import { Z_95 } from '../numerics/normal.ts';
  * Worked value: kappa .6, prevalence .5, half-width .2: .4 (.4 (-.2) + 1.68) 96.04 = 61.5, so 62.
  */
 export function candidatesForKappa(kappa: number, prevalence: number, halfWidth: number): number {
+  positive(halfWidth);
+  return Math.ceil((Z_95 / halfWidth) ** 2 * kappaSpread(kappa, prevalence) - 1e-9);
+}
+
+/** The other way round: the half-width that so many double-marked candidates give. */
+export function kappaHalfWidth(kappa: number, prevalence: number, candidates: number): number {
+  return Z_95 * Math.sqrt(kappaSpread(kappa, prevalence) / candidates);
+}
+
+/** n times the variance of the intraclass kappa. */
+function kappaSpread(kappa: number, prevalence: number): number {
   between('kappa', kappa);
   between('prevalence', prevalence);
-  positive(halfWidth);
-  const spread =
+  return (
     (1 - kappa) *
-    ((1 - kappa) * (1 - 2 * kappa) + (kappa * (2 - kappa)) / (2 * prevalence * (1 - prevalence)));
-  return Math.ceil((Z_95 / halfWidth) ** 2 * spread - 1e-9);
+    ((1 - kappa) * (1 - 2 * kappa) + (kappa * (2 - kappa)) / (2 * prevalence * (1 - prevalence)))
+  );
 }
 
 /**
@@ -45,6 +55,15 @@ export function candidatesForIntraclass(
   const n = (8 * Z_95 ** 2 * spread) / (raters * (raters - 1) * width ** 2) + 1;
   const correction = raters === 2 && correlation >= 0.7 ? 5 * correlation : 0;
   return Math.ceil(n + correction - 1e-9);
+}
+
+/** The other way round, for two examiners; `null` for fewer candidates than the formula is for. */
+export function intraclassHalfWidth(correlation: number, candidates: number): number | null {
+  between('correlation', correlation);
+  const own = candidates - 1 - (correlation >= 0.7 ? 5 * correlation : 0);
+  if (own <= 0) return null;
+  const spread = (1 - correlation) ** 2 * (1 + correlation) ** 2;
+  return Math.sqrt((8 * Z_95 ** 2 * spread) / (2 * own)) / 2;
 }
 
 function between(name: string, value: number): void {

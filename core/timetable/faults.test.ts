@@ -80,7 +80,7 @@ describe('the faults of a plan', () => {
     expect(wordsOf(problem, slots.slice(1))).toEqual([
       `${first.candidate} is missing from ${first.station}`,
     ]);
-    const newcomer = { id: 'c9', extraTime: 0, conflicts: [] };
+    const newcomer = { id: 'c9', extraTime: 0, conflicts: [], ability: null };
     expect(wordsOf({ ...problem, candidates: [...problem.candidates, newcomer] }, slots)).toEqual([
       'c9 is missing from the plan',
     ]);

@@ -260,6 +260,7 @@ describe('the bound', () => {
             id: `c${i + 1}`,
             extraTime,
             conflicts: [],
+            ability: null,
           })),
         });
         const shortest = shortestDay(problem);
@@ -302,7 +303,7 @@ describe('what no plan can do', () => {
       'a conflict that cannot be kept',
       {
         candidates: [
-          { id: 'c1', extraTime: 0, conflicts: usual.examiners.map(({ id }) => id) },
+          { id: 'c1', extraTime: 0, ability: null, conflicts: usual.examiners.map(({ id }) => id) },
           ...usual.candidates.slice(1),
         ],
       },

@@ -17,6 +17,8 @@ export interface PlannedCandidate {
   readonly extraTime: number;
   /** Examiners who must not mark this candidate. */
   readonly conflicts: readonly string[];
+  /** How they did before, in any unit; `null` where that is not known. */
+  readonly ability: number | null;
 }
 
 export interface PlannedExaminer {

@@ -5,9 +5,10 @@ import { isAvailable, mayExamine } from './problem.ts';
 import type { PlannedExaminer, PlanningProblem, Unmet } from './problem.ts';
 
 /**
- * Second examiners for so many sheets: spread over circuits, stations and the time of day, by
- * whoever is free, has marked fewest twice so far, and links examiners that no common candidate
- * links yet.
+ * Second examiners for so many sheets: spread over circuits, stations and the time of day, nobody
+ * marked twice once more before everybody has been as often, by whoever is free, has marked fewest
+ * twice so far, and links examiners that no common candidate links yet. Where not everybody can be
+ * marked twice, those who are spread over the candidates' ability, as far as it is known.
  */
 export function markedTwice(
   { pairs, examiners, candidates }: PlanningProblem,
@@ -29,20 +30,47 @@ export function markedTwice(
     diary.isFree(one.id, slot);
 
   let found = 0;
-  for (const slot of spreadOut(slots)) {
-    if (found === pairs) break;
+  const twice = new Map<string, number>();
+  const seek = (slot: OpenSlot): void => {
     const free = examiners.filter((one) => may(one, slot));
     const cost = ({ id }: PlannedExaminer) =>
       (seconds.get(id) ?? 0) + (linked.are(id, slot.candidate) ? 0.5 : 0);
     const [best] = free.sort((a, b) => cost(a) - cost(b));
-    if (!best) continue;
+    if (!best) return;
     slot.second = best.id;
     diary.take(best.id, slot);
     seconds.set(best.id, (seconds.get(best.id) ?? 0) + 1);
     linked.join(best.id, slot.candidate);
+    twice.set(slot.candidate, (twice.get(slot.candidate) ?? 0) + 1);
     found++;
+  };
+  const inTurn = spreadOut(slots);
+  const chosen = pairs < candidates.length ? spreadOverAbility(candidates, pairs) : null;
+  // A round lets nobody be marked twice more often than there were rounds.
+  const most = Math.min(pairs, new Set(slots.map(({ station }) => station)).size);
+  for (let round = chosen ? 0 : 1; round <= most && found < pairs; round++) {
+    for (const slot of inTurn) {
+      if (found === pairs) break;
+      if (slot.second !== null || (twice.get(slot.candidate) ?? 0) >= Math.max(1, round)) continue;
+      if (round === 0 && chosen?.has(slot.candidate) !== true) continue;
+      seek(slot);
+    }
   }
   return [...(found === pairs ? [] : [tooFew(found, pairs)]), ...fallenApart(slots)];
+}
+
+/** So many candidates, evenly from the weakest to the strongest; `null` where nobody's ability is known. */
+function spreadOverAbility(
+  candidates: PlanningProblem['candidates'],
+  pairs: number,
+): ReadonlySet<string> | null {
+  const known = candidates.filter(({ ability }) => ability !== null);
+  if (known.length === 0) return null;
+  const inOrder = [...candidates].sort((a, b) => (a.ability ?? 0) - (b.ability ?? 0));
+  const step = inOrder.length / pairs;
+  return new Set(
+    Array.from({ length: pairs }, (_, i) => inOrder[Math.floor((i + 0.5) * step)]?.id ?? ''),
+  );
 }
 
 function tooFew(found: number, pairs: number): Unmet {

@@ -44,6 +44,7 @@ function problemOf(candidates: number, days: number, hours: number): PlanningPro
     candidates: named(candidates, 'c').map((id, i) => ({
       id,
       extraTime: 0,
+      ability: null,
       // Six examiners know ten candidates each.
       conflicts: i < 60 ? [`e${1 + 10 * (i % 6)}`] : [],
     })),

@@ -19,7 +19,12 @@ export function plainProblem(
     breaks: null,
     circuits,
     stations: named(stations, 's').map((id) => ({ id, minutes: 8, joint: null })),
-    candidates: named(candidates, 'c').map((id) => ({ id, extraTime: 0, conflicts: [] })),
+    candidates: named(candidates, 'c').map((id) => ({
+      id,
+      extraTime: 0,
+      conflicts: [],
+      ability: null,
+    })),
     examiners: named(stations * circuits, 'e').map((id) => ({
       id,
       stations: null,
@@ -82,6 +87,7 @@ export const anyProblem: fc.Arbitrary<PlanningProblem> = fc
     const candidates = named(size.candidates, 'c').map((id, i) => ({
       id,
       extraTime: lot(i + 13) > 930 ? ([0.25, 0.5][lot(i) % 2] as number) : 0,
+      ability: null,
       conflicts: lot(i + 17) > 900 ? [examiners[lot(i + 3) % examiners.length]?.id ?? ''] : [],
     }));
     const plays = lot(59) > 400;
