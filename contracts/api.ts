@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import { people } from './addresses/people.ts';
 import { bank } from './addresses/bank.ts';
 import { preparation } from './addresses/preparation.ts';
+import { timetables } from './addresses/timetable.ts';
 import { marking } from './addresses/marking.ts';
 import { outcomes } from './addresses/outcomes.ts';
 import { sources } from './addresses/sources.ts';
@@ -17,6 +18,7 @@ export const api = {
   ...people,
   ...bank,
   ...preparation,
+  ...timetables,
   ...marking,
   ...outcomes,
   ...sources,

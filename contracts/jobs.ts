@@ -7,6 +7,7 @@ export const JOB_KINDS = [
   'recomputation',
   'agreement',
   'behaviour',
+  'timetable',
 ] as const;
 export type JobKind = (typeof JOB_KINDS)[number];
 

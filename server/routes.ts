@@ -6,6 +6,7 @@ import { calibrationRoutes } from './calibration/routes.ts';
 import { checklistRoutes } from './checklists/routes.ts';
 import { descriptionRoutes } from './description/routes.ts';
 import { examinationRoutes } from './examinations/routes.ts';
+import { timetableRoutes } from './timetable/routes.ts';
 import type { Route } from './http/route.ts';
 import { markingRoutes } from './marking/routes.ts';
 import { hintRoutes } from './hints/routes.ts';
@@ -28,6 +29,7 @@ export const routes: readonly Route[] = [
   ...bankRoutes,
   ...checklistRoutes,
   ...examinationRoutes,
+  ...timetableRoutes,
   ...calibrationRoutes,
   ...markingRoutes,
   ...agreementRoutes,

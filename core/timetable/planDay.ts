@@ -17,11 +17,19 @@ import { staffed } from './staffing.ts';
  *
  * Throws `RangeError` for what cannot be: more candidates than the days hold, a station that nobody
  * may examine, a candidate whom nobody may mark somewhere, minutes that are not above 0.
+ *
+ * `found` is told of every plan that is better than the ones before it, with the share of the
+ * search that is done, so that whoever stops it has the best until then.
  */
-export async function planDay(problem: PlanningProblem, budget: Budget): Promise<Plan> {
+export async function planDay(
+  problem: PlanningProblem,
+  budget: Budget,
+  found: (plan: Plan, share: number) => void = () => undefined,
+): Promise<Plan> {
   refuseImpossible(problem);
   const bound = lowerBound(problem);
   let best = await planned(problem, budget);
+  found({ ...best, bound }, 1 / problem.circuits);
   // Where there are too few examiners for all circuits side by side, fewer may run for longer.
   for (let circuits = problem.circuits - 1; circuits >= 1 && unmarked(best) > 0; circuits--) {
     const fewer = await planned({ ...problem, circuits }, budget).catch(refusal);
@@ -29,6 +37,7 @@ export async function planDay(problem: PlanningProblem, budget: Budget): Promise
     if (unmarked(fewer) >= unmarked(best)) continue;
     const why = `there are too few examiners for ${problem.circuits} side by side; ${circuits} will do, for longer`;
     best = { ...fewer, unmet: [...fewer.unmet, { rule: 'circuit', who: 'the circuits', why }] };
+    found({ ...best, bound }, 1 - (circuits - 1) / problem.circuits);
   }
   return { ...best, bound };
 }

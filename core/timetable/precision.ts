@@ -142,6 +142,7 @@ export function simulatedSeverity(
   spreads: Spreads,
   simulations: number,
   seed: number,
+  progress: (share: number) => void = () => undefined,
 ): { readonly halfWidth: number | null; readonly worst: number | null } {
   const chance = seededChance(seed);
   const sheets = slots.flatMap(({ station, candidate, examiner, second }) =>
@@ -187,6 +188,7 @@ export function simulatedSeverity(
       if (lower === null || upper === null) continue;
       widths.set(examiner, [...(widths.get(examiner) ?? []), (upper - lower) / 2]);
     }
+    progress((i + 1) / simulations);
   }
   const means = [...widths.values()].map(mean);
   return means.length === 0

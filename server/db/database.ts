@@ -20,6 +20,7 @@ import * as partSums from './migrations/0015_part_sums.ts';
 import * as drafts from './migrations/0016_drafts.ts';
 import * as bankAndBlueprint from './migrations/0017_bank_and_blueprint.ts';
 import * as shelf from './migrations/0018_shelf.ts';
+import * as timetable from './migrations/0019_timetable.ts';
 import { limitRole } from './roles.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
@@ -50,6 +51,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0016_drafts': drafts,
   '0017_bank_and_blueprint': bankAndBlueprint,
   '0018_shelf': shelf,
+  '0019_timetable': timetable,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

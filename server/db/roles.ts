@@ -18,6 +18,8 @@ export const ONLY_ADDED = [
   'release',
   'audit_entry',
   'audit_link',
+  'timetable_change',
+  'timetable_copy',
 ] as const;
 
 /** Schemas that the application works in; the second is the job queue’s. */

@@ -28,6 +28,16 @@ export async function planSheets(
 ): Promise<Planned> {
   return db.transaction(async (trx) => {
     await holdExamination(trx, examinationId, lead);
+    if (
+      await trx('timetable')
+        .where({ examination_id: examinationId, state: 'published' })
+        .first('id')
+    ) {
+      throw conflict(
+        'The sheets follow from the timetable',
+        'One is published. Change who marks whom there, and publish it again.',
+      );
+    }
     const stations = await listStations(trx, examinationId, lead.id);
     const candidates = (await candidateNumbers(trx, examinationId, lead.id)).filter(
       ({ state }) => state === 'expected',

@@ -31,6 +31,7 @@ async function withWorker(worker: Worker, test: (jobs: Jobs) => Promise<void>): 
     recomputation: worker,
     agreement: worker,
     behaviour: worker,
+    timetable: worker,
   };
   const jobs = new Jobs(server.tools.db, url.href, pino({ level: 'silent' }), workers);
   try {

@@ -9,6 +9,10 @@ import type { BootstrapJob } from './bootstrapJob.ts';
 import type { StandardJob } from './standardJob.ts';
 import type { StudentFileJob, StudentFileRead } from './studentFileJob.ts';
 import type { RecomputationJob, Recomputed } from './recomputationJob.ts';
+import type { Plan } from '@kritikos/core/timetable/problem';
+import type { Replanned } from '@kritikos/core/timetable/replan';
+import type { TimetableFound, TimetableJob } from './timetableJob.ts';
+import type { ReplanJob } from './replanJob.ts';
 import type { ExaminationTrust } from '@kritikos/core/reliability/examinationTrust';
 import type { Described } from '../agreement/describeStation.ts';
 import type { KeptBehaviour } from '../stations/behaviourRepository.ts';
@@ -26,13 +30,15 @@ const THREADS = 2;
 export interface Around {
   readonly signal?: AbortSignal;
   progress?(share: number): void;
+  /** Told of what is found before it is all done. */
+  found?(what: never): void;
 }
 
 /** Runs a job away from the thread that answers requests. */
 async function run<Question extends object, Result>(
   file: string,
   question: Question,
-  { signal, progress }: Around = {},
+  { signal, progress, found }: Around = {},
 ): Promise<Result> {
   pool ??= new Piscina({
     execArgv: ['--import', 'tsx'],
@@ -41,7 +47,9 @@ async function run<Question extends object, Result>(
     maxThreads: THREADS,
   });
   const { port1: own, port2: port } = new MessageChannel();
-  own.on('message', (share: number) => progress?.(share));
+  own.on('message', (told: number | { readonly found: never }) =>
+    typeof told === 'number' ? progress?.(told) : found?.(told.found),
+  );
   try {
     return (await pool.run(
       { ...question, port },
@@ -86,6 +94,17 @@ export function computeYears(job: YearsJob): Promise<YearsApart> {
 
 export function bootstrapCuts(job: BootstrapJob, around?: Around): Promise<BootstrapCut[]> {
   return run('./bootstrapJob.ts', job, around);
+}
+
+export function planTimetable(
+  job: TimetableJob,
+  around: Around & { found(plan: Plan): void },
+): Promise<TimetableFound> {
+  return run('./timetableJob.ts', job, around);
+}
+
+export function replanRest(job: ReplanJob): Promise<Replanned> {
+  return run('./replanJob.ts', job);
 }
 
 export function readCandidates(job: CandidateFileJob): Promise<ImportPreview> {

@@ -2,6 +2,7 @@ import type { JobKind } from '@kritikos/contracts/jobs';
 import { importStudents } from '../people/importing.ts';
 import { agreementWork } from '../agreement/working.ts';
 import { behaviourWork } from '../stations/behaviour.ts';
+import { timetableWork } from '../timetable/work.ts';
 import { bootstrapWork } from '../standards/signing.ts';
 import type { Worker } from './jobs.ts';
 import { recompute } from './pool.ts';
@@ -13,6 +14,7 @@ export function workersOn(url: string): Readonly<Record<JobKind, Worker>> {
     agreement: agreementWork,
     behaviour: behaviourWork,
     bootstrap: bootstrapWork,
+    timetable: timetableWork,
     recomputation: (_, { question }, around) =>
       recompute({ ...(question as { examination: string }), url }, around),
   };
