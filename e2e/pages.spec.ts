@@ -26,7 +26,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     const base = page.url();
     for (const [path, sign] of [
       ['', 'Stations'],
-      ['/preparation', 'Plan the sheets'],
+      ['/preparation', 'Sheets without a timetable'],
       ['/blueprint', 'What stands out'],
       ['/calibration', 'Calibrate'],
       ['/marking', 'Sheets that want a look'],

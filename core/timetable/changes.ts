@@ -54,6 +54,24 @@ export function changed(
   }
 }
 
+/** A change in words, as the list of changes has it. */
+export function sayChange(change: PlanChange): string {
+  switch (change.kind) {
+    case 'exchange':
+      return `${change.one} and ${change.other} change places`;
+    case 'move':
+      return `${change.candidate} goes another way round`;
+    case 'examiner':
+      return `${change.examiner ?? 'nobody'} examines at ${change.post.station}`;
+    case 'patient':
+      return `${change.patient ?? 'nobody'} plays the patient at ${change.post.station}`;
+    case 'second':
+      return change.second === null
+        ? `${change.candidate} is marked once at ${change.station}`
+        : `${change.second} marks ${change.candidate} too at ${change.station}`;
+  }
+}
+
 function exchanged(
   problem: PlanningProblem,
   slots: readonly Slot[],

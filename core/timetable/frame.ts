@@ -28,17 +28,15 @@ export function frameOf(problem: PlanningProblem): PlacedWave[] {
   const { days, candidates } = problem;
   if (candidates.length === 0) return [];
   const groups = extraGroups(problem);
-  // The longest days first, where not all are needed.
-  const order = days
-    .map((_, day) => day)
-    .sort((a, b) => lengthOf(days[b]) - lengthOf(days[a]) || a - b);
+  const inTime = [...days.keys()].sort((a, b) => (days[a]?.start ?? 0) - (days[b]?.start ?? 0));
+  const longestFirst = [...inTime].sort((a, b) => lengthOf(days[b]) - lengthOf(days[a]));
   for (let used = 1; used <= days.length; used++) {
-    const runs = shared(
-      problem,
-      order.slice(0, used).sort((a, b) => a - b),
-      groups,
-    );
-    if (runs) return runs.flatMap((run) => placed(problem, run));
+    // The first days of all where they hold everybody, or the longest.
+    for (const order of [inTime, longestFirst]) {
+      const chosen = order.slice(0, used).sort((a, b) => a - b);
+      const runs = shared(problem, chosen, groups);
+      if (runs) return runs.flatMap((run) => placed(problem, run));
+    }
   }
   throw new RangeError(tooFew(problem, groups));
 }

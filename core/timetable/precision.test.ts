@@ -126,4 +126,22 @@ describe('who is marked twice', () => {
       [1, 1, 1],
     );
   });
+
+  // 48 candidates at 8 stations, 60 pairs: 7.5 a station, and nobody more than twice.
+  it('is spread over the stations as evenly as over the candidates', async () => {
+    const problem = plainProblem(48, 8, 1, {
+      pairs: 60,
+      examiners: Array.from({ length: 16 }, (_, i) => ({
+        id: `e${i}`,
+        stations: null,
+        available: null,
+      })),
+    });
+    const { slots } = await planDay(problem, { seed: 7, nodes: 500, seconds: 60 });
+    const counts = problem.stations.map(
+      ({ id }) => slots.filter(({ station, second }) => station === id && second !== null).length,
+    );
+    expect(counts.reduce((sum, count) => sum + count, 0)).toBe(60);
+    expect(Math.max(...counts) - Math.min(...counts)).toBeLessThanOrEqual(2);
+  });
 });

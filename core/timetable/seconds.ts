@@ -46,15 +46,25 @@ export function markedTwice(
   };
   const inTurn = spreadOut(slots);
   const chosen = pairs < candidates.length ? spreadOverAbility(candidates, pairs) : null;
-  // A round lets nobody be marked twice more often than there were rounds.
-  const most = Math.min(pairs, new Set(slots.map(({ station }) => station)).size);
-  for (let round = chosen ? 0 : 1; round <= most && found < pairs; round++) {
+  const stations = new Map<string, number>();
+  const most = new Set(slots.map(({ station }) => station)).size;
+  // A round lets nobody be marked twice more often than there were rounds, nor a station have more
+  // than its share of them; where that finds too few, the stations count no more.
+  const pass = (round: number, isEven: boolean): void => {
+    const share = Math.ceil(Math.min(pairs, Math.max(1, round) * candidates.length) / most);
     for (const slot of inTurn) {
-      if (found === pairs) break;
+      if (found === pairs) return;
+      const station = slot.station ?? '';
       if (slot.second !== null || (twice.get(slot.candidate) ?? 0) >= Math.max(1, round)) continue;
       if (round === 0 && chosen?.has(slot.candidate) !== true) continue;
+      if (isEven && (stations.get(station) ?? 0) >= share) continue;
       seek(slot);
+      if (slot.second !== null) stations.set(station, (stations.get(station) ?? 0) + 1);
     }
+  };
+  for (let round = chosen ? 0 : 1; round <= most && found < pairs; round++) {
+    pass(round, true);
+    pass(round, false);
   }
   return [...(found === pairs ? [] : [tooFew(found, pairs)]), ...fallenApart(slots)];
 }

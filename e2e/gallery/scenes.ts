@@ -133,18 +133,18 @@ export const SCENES: readonly Scene[] = [
   lead('audit', '/audit', 'signed in'),
   lead('for programs', '/for-programs', 'Who is signed in here'),
   examined('overview', '', 'Stations'),
-  examined('prepare', '/preparation', 'Plan the sheets'),
-  examined('prepare, a list open', '/preparation', 'Plan the sheets', async (page) => {
+  examined('prepare', '/preparation', 'Sheets without a timetable'),
+  examined('prepare, a list open', '/preparation', 'Sheets without a timetable', async (page) => {
     await page.getByLabel('Station of the bank').fill('knee');
     await settle(page);
   }),
-  examined('prepare, refused', '/preparation', 'Plan the sheets', async (page, context) => {
+  examined('prepare, refused', '/preparation', 'Sheets without a timetable', async (page, context) => {
     await page.getByLabel('Station of the bank').fill('Unsteady');
     await page.getByRole('option', { name: 'Unsteady ankle' }).first().click();
     await button(page, 'Add station').click();
     await untilAlert(page, context);
   }),
-  examined('a candidate’s state', '/preparation', 'Plan the sheets', async (page, context) => {
+  examined('a candidate’s state', '/preparation', 'Sheets without a timetable', async (page, context) => {
     await button(page, 'expected, candidate 3').click();
     await untilDialog(page, context);
     await page.getByLabel('absent').check();

@@ -8,8 +8,7 @@ import type {
   Timetable,
   TimetableWish,
 } from '@kritikos/contracts/timetable';
-import { changed } from '@kritikos/core/timetable/changes';
-import type { PlanChange } from '@kritikos/core/timetable/changes';
+import { changed, sayChange } from '@kritikos/core/timetable/changes';
 import { differenceOf } from '@kritikos/core/timetable/difference';
 import { faultsIn, newFaults } from '@kritikos/core/timetable/faults';
 import type { PlanningProblem, Slot } from '@kritikos/core/timetable/problem';
@@ -300,23 +299,6 @@ async function keepDifference(
     subject: id,
     detail: { words, revision },
   });
-}
-
-export function sayChange(change: PlanChange): string {
-  switch (change.kind) {
-    case 'exchange':
-      return `${change.one} and ${change.other} change places`;
-    case 'move':
-      return `${change.candidate} goes another way round`;
-    case 'examiner':
-      return `${change.examiner ?? 'nobody'} examines at ${change.post.station}`;
-    case 'patient':
-      return `${change.patient ?? 'nobody'} plays the patient at ${change.post.station}`;
-    case 'second':
-      return change.second === null
-        ? `${change.candidate} is marked once at ${change.station}`
-        : `${change.second} marks ${change.candidate} too at ${change.station}`;
-  }
 }
 
 /** Undoes the last change that is not undone. */

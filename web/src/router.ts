@@ -56,6 +56,18 @@ const routes: RouteRecordRaw[] = [
         meta: lead('Blueprint'),
       },
       {
+        path: 'timetable',
+        component: () => import('./timetable/TimetablePage.vue'),
+        props: true,
+        meta: lead('Timetable'),
+      },
+      {
+        path: 'resources',
+        component: () => import('./timetable/ResourcesPage.vue'),
+        props: true,
+        meta: lead('Who and what may be used'),
+      },
+      {
         path: 'calibration',
         component: () => import('./calibration/CalibrationPage.vue'),
         meta: lead('Calibrate'),

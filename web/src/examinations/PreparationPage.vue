@@ -37,7 +37,21 @@ async function plan() {
       <div class="stack">
         <StationPanel :examiners="examiners ?? []" />
         <section class="panel">
-          <h2>Plan the sheets</h2>
+          <h2>Timetable</h2>
+          <p class="soft">
+            Who is where, when and with whom: a plan that keeps regions, times and conflicts of
+            interest, connects the examiners and can be changed by hand. Publishing it plans the
+            sheets.
+          </p>
+          <div class="acts">
+            <v-btn :to="`/examinations/${examination.id}/timetable`">Make a timetable</v-btn>
+            <v-btn variant="text" :to="`/examinations/${examination.id}/resources`">
+              Who and what may be used
+            </v-btn>
+          </div>
+        </section>
+        <section class="panel">
+          <h2>Sheets without a timetable</h2>
           <p class="soft">
             A sheet for every candidate with the first examiner of a station, and for every n-th
             with a second one. Planning again adds what is missing, removes what is no longer
@@ -75,6 +89,11 @@ async function plan() {
 .stack {
   display: grid;
   gap: 14px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
 }
 @media (max-width: 900px) {
   .columns {

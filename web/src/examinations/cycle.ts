@@ -13,7 +13,7 @@ export const CYCLE: readonly {
     phase: 'prepare',
     title: 'Prepare',
     path: 'preparation',
-    also: ['blueprint'],
+    also: ['blueprint', 'timetable', 'resources'],
     purpose: 'Candidates, stations, examiners, and who marks whom.',
   },
   {

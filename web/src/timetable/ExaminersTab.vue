@@ -1,0 +1,167 @@
+<script setup lang="ts">
+import type { ExaminerResource, Resources } from '@kritikos/contracts/timetable';
+import { computed, ref } from 'vue';
+import { useReading } from '../http/useReading.ts';
+import WideTable from '../shell/WideTable.vue';
+import PresenceField from './PresenceField.vue';
+
+/** Who examines: the regions, the times, and the candidates whom somebody must not mark. */
+const props = defineProps<{
+  examination: string;
+  resources: Resources;
+  heldOn: string;
+  zone: string;
+  disabled: boolean;
+}>();
+const emit = defineEmits<{ keep: [ExaminerResource[]] }>();
+const { data: page } = useReading('GET /examinations/:examination/candidates', () => ({
+  params: { examination: props.examination },
+  query: { limit: 200 },
+}));
+const candidates = computed(() =>
+  (page.value?.candidates ?? []).map(({ id, number, name }) => ({
+    value: id,
+    title: `${number} ${name}`,
+  })),
+);
+const numbers = computed(
+  () => new Map((page.value?.candidates ?? []).map(({ id, number }) => [id, number])),
+);
+
+function change(who: ExaminerResource, now: Partial<ExaminerResource>) {
+  emit(
+    'keep',
+    props.resources.examiners.map((one) =>
+      one.accountId === who.accountId ? { ...one, ...now } : one,
+    ),
+  );
+}
+const asked = ref<ExaminerResource | null>(null);
+const known = ref<string | null>(null);
+const why = ref('');
+const open = computed({
+  get: () => asked.value !== null,
+  set: (is) => !is && (asked.value = null),
+});
+function ask(who: ExaminerResource) {
+  asked.value = who;
+  known.value = null;
+  why.value = '';
+}
+function add() {
+  const [who, candidateId] = [asked.value, known.value];
+  if (!who || !candidateId) return;
+  const others = who.conflicts.filter((one) => one.candidateId !== candidateId);
+  change(who, {
+    conflicts: [
+      ...others,
+      { candidateId, number: numbers.value.get(candidateId) ?? 0, reason: why.value.trim() },
+    ],
+  });
+  asked.value = null;
+}
+const setRegions = (who: ExaminerResource, regions: string[]) =>
+  change(who, { regions: regions.length === 0 ? null : regions });
+</script>
+
+<template>
+  <WideTable label="Examiners">
+    <table class="ledger">
+      <thead>
+        <tr>
+          <th>Examiner</th>
+          <th>Takes part</th>
+          <th>Regions</th>
+          <th>There</th>
+          <th>Must not mark</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="who in resources.examiners" :key="who.accountId">
+          <td>
+            {{ who.name }}
+            <div class="soft">{{ who.email }}</div>
+          </td>
+          <td>
+            <v-switch
+              :model-value="who.takesPart"
+              :aria-label="`${who.name} takes part`"
+              :disabled="disabled"
+              @update:model-value="change(who, { takesPart: $event === true })"
+            />
+          </td>
+          <td class="regions">
+            <v-select
+              :model-value="who.regions ?? []"
+              :items="resources.regions"
+              multiple
+              :placeholder="who.regions === null ? 'every region' : ''"
+              persistent-placeholder
+              :aria-label="`Regions of ${who.name}`"
+              :disabled="disabled || !who.takesPart"
+              @update:model-value="setRegions(who, $event)"
+            />
+          </td>
+          <td>
+            <PresenceField
+              v-if="who.takesPart"
+              :model-value="who.present"
+              :who="who.name"
+              :held-on="heldOn"
+              :zone="zone"
+              :disabled="disabled"
+              @update:model-value="change(who, { present: $event })"
+            />
+          </td>
+          <td>
+            <div v-for="one in who.conflicts" :key="one.candidateId">
+              {{ one.number }}, {{ one.reason }}
+              <button
+                class="linkish"
+                type="button"
+                :disabled="disabled"
+                :aria-label="`${who.name} may mark candidate ${one.number} after all`"
+                @click="change(who, { conflicts: who.conflicts.filter((other) => other !== one) })"
+              >
+                take out
+              </button>
+            </div>
+            <button
+              class="linkish"
+              type="button"
+              :disabled="disabled"
+              :aria-label="`Somebody whom ${who.name} must not mark`"
+              @click="ask(who)"
+            >
+              add
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </WideTable>
+  <v-dialog v-model="open" max-width="440">
+    <v-card :title="`Whom ${asked?.name} must not mark`">
+      <v-card-text class="d-grid ga-3">
+        <v-autocomplete v-model="known" :items="candidates" label="Candidate" />
+        <v-text-field v-model="why" label="Why" placeholder="relative, supervisor" />
+      </v-card-text>
+      <v-card-actions>
+        <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn
+          color="primary"
+          variant="flat"
+          :disabled="!known || why.trim().length < 3"
+          @click="add"
+          >Add</v-btn
+        >
+      </v-card-actions>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.regions {
+  min-width: 180px;
+}
+</style>

@@ -1,0 +1,148 @@
+<script setup lang="ts">
+import type { PatientResource, Resources } from '@kritikos/contracts/timetable';
+import { computed, ref } from 'vue';
+import { useKnownProcedures } from '../catalogue/useKnownProcedures.ts';
+import { counted } from '../shell/counted.ts';
+import RowMenu from '../shell/RowMenu.vue';
+import WideTable from '../shell/WideTable.vue';
+import NumberField from '../checklists/NumberField.vue';
+import PresenceField from './PresenceField.vue';
+
+type Wanted = Omit<PatientResource, 'id' | 'stations'> & { id: string | null };
+/** Who plays patients: what they must not undergo, and how often the same joint bears it. */
+const props = defineProps<{
+  resources: Resources;
+  heldOn: string;
+  zone: string;
+  disabled: boolean;
+}>();
+const emit = defineEmits<{ keep: [Wanted[]] }>();
+const { nameOf } = useKnownProcedures();
+const procedures = computed(() =>
+  props.resources.procedures.map((value) => ({ value, title: nameOf(value) })),
+);
+
+function change(who: PatientResource, now: Partial<PatientResource>) {
+  emit(
+    'keep',
+    props.resources.patients.map((one) => (one.id === who.id ? { ...one, ...now } : one)),
+  );
+}
+const remove = (who: PatientResource) =>
+  emit(
+    'keep',
+    props.resources.patients.filter((one) => one !== who),
+  );
+const name = ref('');
+function add() {
+  const fresh = {
+    id: null,
+    name: name.value.trim(),
+    takesPart: true,
+    present: null,
+    barred: [],
+    mostInARow: null,
+  };
+  emit('keep', [...props.resources.patients, fresh]);
+  name.value = '';
+}
+</script>
+
+<template>
+  <p v-if="resources.patients.length === 0" class="soft">
+    Nobody is named. A timetable then leaves it open who lies on which couch. Name whoever plays, or
+    bring a file, and the plan says who is where, and when they rest.
+  </p>
+  <WideTable v-else label="Simulated patients">
+    <table class="ledger">
+      <thead>
+        <tr>
+          <th>Simulated patient</th>
+          <th>Takes part</th>
+          <th>Must not undergo</th>
+          <th>Same joint in a row, at most</th>
+          <th>There</th>
+          <th>May play at</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="who in resources.patients" :key="who.id">
+          <td>{{ who.name }}</td>
+          <td>
+            <v-switch
+              :model-value="who.takesPart"
+              :aria-label="`${who.name} takes part`"
+              :disabled="disabled"
+              @update:model-value="change(who, { takesPart: $event === true })"
+            />
+          </td>
+          <td class="barred">
+            <v-select
+              :model-value="who.barred"
+              :items="procedures"
+              multiple
+              :aria-label="`What ${who.name} must not undergo`"
+              :disabled="disabled"
+              @update:model-value="change(who, { barred: $event })"
+            />
+          </td>
+          <td class="few">
+            <NumberField
+              :model-value="who.mostInARow"
+              label="nothing agreed"
+              :disabled="disabled"
+              @update:model-value="change(who, { mostInARow: $event })"
+            />
+          </td>
+          <td>
+            <PresenceField
+              v-if="who.takesPart"
+              :model-value="who.present"
+              :who="who.name"
+              :held-on="heldOn"
+              :zone="zone"
+              :disabled="disabled"
+              @update:model-value="change(who, { present: $event })"
+            />
+          </td>
+          <td>
+            <span v-if="who.stations.length > 0" :title="who.stations.join(', ')">{{
+              counted(who.stations.length, 'station')
+            }}</span>
+            <b v-else class="none">no station: leave them out</b>
+          </td>
+          <td>
+            <RowMenu :label="`What can be done with ${who.name}`" :disabled="disabled">
+              <v-list-item title="Take out" @click="remove(who)" />
+            </RowMenu>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </WideTable>
+  <form class="new" @submit.prevent="add">
+    <v-text-field v-model="name" label="Somebody new" :disabled="disabled" />
+    <v-btn type="submit" :disabled="disabled || name.trim() === ''">Add</v-btn>
+  </form>
+</template>
+
+<style scoped>
+.barred {
+  min-width: 200px;
+}
+.few {
+  min-width: 130px;
+}
+.none {
+  color: var(--madder);
+}
+.new {
+  display: grid;
+  grid-template-columns: minmax(160px, 300px) auto;
+  gap: 10px;
+  justify-content: start;
+  align-items: center;
+  margin: 12px 0;
+}
+</style>

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import type { ExaminerResource } from '@kritikos/contracts/timetable';
+import { computed } from 'vue';
+
+type Present = ExaminerResource['present'];
+/** When somebody is there: all the time, or from one time to another of a day. */
+const value = defineModel<Present>({ required: true });
+const props = defineProps<{ who: string; heldOn: string; zone: string; disabled: boolean }>();
+
+const wall = computed(
+  () =>
+    new Intl.DateTimeFormat('sv-SE', {
+      dateStyle: 'short',
+      timeStyle: 'short',
+      timeZone: props.zone,
+    }),
+);
+/** A time as the field has it, on the wall of the house. */
+const shown = (iso: string) => wall.value.format(new Date(iso)).replace(' ', 'T');
+/** The instant at which the wall of the house shows a time: guessed as UTC, then put right by what it shows then. */
+function instantOf(local: string): string {
+  const wanted = Date.parse(`${local}:00Z`);
+  let guess = wanted;
+  for (let i = 0; i < 2; i++)
+    guess += wanted - Date.parse(`${shown(new Date(guess).toISOString())}:00Z`);
+  return new Date(guess).toISOString();
+}
+function limit() {
+  value.value = [
+    { start: instantOf(`${props.heldOn}T08:30`), end: instantOf(`${props.heldOn}T12:30`) },
+  ];
+}
+function set(i: number, part: 'start' | 'end', local: string) {
+  if (local === '') return;
+  value.value = (value.value ?? []).map((one, k) =>
+    k === i ? { ...one, [part]: instantOf(local) } : one,
+  );
+}
+</script>
+
+<template>
+  <div class="presence">
+    <template v-if="value === null">
+      all the time
+      <button
+        class="linkish"
+        type="button"
+        :disabled="disabled"
+        :aria-label="`Limit when ${who} is there`"
+        @click="limit"
+      >
+        limit
+      </button>
+    </template>
+    <template v-else>
+      <div v-for="(one, i) in value" :key="i" class="stretch">
+        <input
+          type="datetime-local"
+          :value="shown(one.start)"
+          :aria-label="`${who} is there from`"
+          :disabled="disabled"
+          @change="set(i, 'start', ($event.target as HTMLInputElement).value)"
+        />
+        <input
+          type="datetime-local"
+          :value="shown(one.end)"
+          :aria-label="`${who} is there until`"
+          :disabled="disabled"
+          @change="set(i, 'end', ($event.target as HTMLInputElement).value)"
+        />
+      </div>
+      <button
+        class="linkish"
+        type="button"
+        :disabled="disabled"
+        :aria-label="`${who} is there all the time`"
+        @click="value = null"
+      >
+        all the time
+      </button>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.presence {
+  display: grid;
+  gap: 4px;
+  justify-items: start;
+}
+.stretch {
+  display: grid;
+  gap: 2px;
+}
+input {
+  font: inherit;
+  font-size: 0.88rem;
+  color: var(--ink);
+  background: transparent;
+  border: 1px solid var(--rule);
+  border-radius: 3px;
+  padding: 2px 4px;
+  color-scheme: light dark;
+}
+</style>

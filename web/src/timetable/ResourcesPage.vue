@@ -1,0 +1,170 @@
+<script setup lang="ts">
+import type { PlaceResource, Resources } from '@kritikos/contracts/timetable';
+import { useDebounceFn } from '@vueuse/core';
+import { computed, ref } from 'vue';
+import { useExamination } from '../examinations/examinationStore.ts';
+import { ApiProblem, call, messageOf } from '../http/api.ts';
+import { useReading } from '../http/useReading.ts';
+import LoadState from '../shell/LoadState.vue';
+import EquipmentTab from './EquipmentTab.vue';
+import ExaminersTab from './ExaminersTab.vue';
+import PatientsTab from './PatientsTab.vue';
+import ResourceFileInput from './ResourceFileInput.vue';
+import RoomsTab from './RoomsTab.vue';
+
+const props = defineProps<{ examination: string }>();
+const store = useExamination();
+const params = computed(() => ({ examination: props.examination }));
+const { data, error, reload, take } = useReading(
+  'GET /examinations/:examination/resources',
+  () => ({
+    params: params.value,
+  }),
+);
+const tab = ref<'examiners' | 'patients' | 'rooms' | 'equipment'>('examiners');
+const COLUMNS = {
+  examiners:
+    'email; regions with | between, or all; from and until such as 2027-05-21 08:30; conflicts such as 12: supervisor | 15: sister',
+  patients: 'name; must not undergo, keys of procedures with | between; most in a row; from; until',
+  rooms: 'room; couches',
+  equipment: 'thing; pieces',
+} as const;
+const problem = ref('');
+const busy = ref(false);
+const heldOn = computed(() => store.current?.heldOn ?? '');
+const zone = computed(() => store.current?.zone ?? 'UTC');
+
+/** What was changed stands on the page at once; where it is not taken, what holds comes back. */
+async function keep(now: Partial<Resources>, act: () => Promise<Resources>) {
+  problem.value = '';
+  if (data.value) take({ ...data.value, ...now });
+  busy.value = true;
+  try {
+    take(await act());
+  } catch (thrown) {
+    const errors = thrown instanceof ApiProblem ? (thrown.problem.errors ?? []) : [];
+    problem.value = [messageOf(thrown), ...errors.map(({ detail }) => detail)].join(' ');
+    await reload();
+  } finally {
+    busy.value = false;
+  }
+}
+const keepExaminers = (examiners: Resources['examiners']) =>
+  keep({ examiners }, () =>
+    call('PUT /examinations/:examination/resources/examiners', {
+      params: params.value,
+      body: {
+        examiners: examiners.map(({ accountId, takesPart, present, regions, conflicts }) => ({
+          accountId,
+          takesPart,
+          present,
+          regions,
+          conflicts: conflicts.map(({ candidateId, reason }) => ({ candidateId, reason })),
+        })),
+      },
+    }),
+  );
+type Patient = Omit<Resources['patients'][number], 'id' | 'stations'> & { id: string | null };
+const keepPatients = (patients: Patient[]) =>
+  keep({}, () =>
+    call('PUT /examinations/:examination/resources/patients', {
+      params: params.value,
+      body: {
+        patients: patients.map(({ id, name, takesPart, present, barred, mostInARow }) => ({
+          id,
+          name,
+          takesPart,
+          present,
+          barred,
+          mostInARow,
+        })),
+      },
+    }),
+  );
+const keepRooms = (rooms: { id: string | null; name: string; couches: number }[]) =>
+  keep({}, () =>
+    call('PUT /examinations/:examination/resources/rooms', {
+      params: params.value,
+      body: { rooms },
+    }),
+  );
+const keepPlaces = (places: PlaceResource[]) =>
+  keep({ places }, () =>
+    call('PUT /examinations/:examination/resources/places', {
+      params: params.value,
+      body: { places },
+    }),
+  );
+const placeAll = () =>
+  keep({}, () =>
+    call('POST /examinations/:examination/resources/places', { params: params.value }),
+  );
+const keepEquipment = useDebounceFn(
+  (what: string, pieces: number | null) =>
+    keep({}, () =>
+      call('PUT /examinations/:examination/resources/equipment', {
+        params: params.value,
+        body: { equipment: [{ what, pieces }] },
+      }),
+    ),
+  400,
+);
+</script>
+
+<template>
+  <div class="page">
+    <h1>Who and what may be used</h1>
+    <p class="soft">
+      The <router-link :to="`/examinations/${examination}/timetable`">timetable</router-link> asks
+      for no more than it needs: whoever has no region examines all, whoever has no times is there
+      all day, and what nobody counted limits nothing.
+    </p>
+    <v-alert v-if="problem" type="error" role="alert" class="mb-2">{{ problem }}</v-alert>
+    <LoadState :error="error" :loading="!data" @retry="reload" />
+    <template v-if="data">
+      <v-tabs v-model="tab" density="compact" color="primary">
+        <v-tab value="examiners">Examiners</v-tab>
+        <v-tab value="patients">Simulated patients</v-tab>
+        <v-tab value="rooms">Rooms and couches</v-tab>
+        <v-tab value="equipment">Equipment</v-tab>
+      </v-tabs>
+      <section class="panel">
+        <ExaminersTab
+          v-if="tab === 'examiners'"
+          :examination="examination"
+          :resources="data"
+          :held-on="heldOn"
+          :zone="zone"
+          :disabled="busy"
+          @keep="keepExaminers"
+        />
+        <PatientsTab
+          v-else-if="tab === 'patients'"
+          :resources="data"
+          :held-on="heldOn"
+          :zone="zone"
+          :disabled="busy"
+          @keep="keepPatients"
+        />
+        <RoomsTab
+          v-else-if="tab === 'rooms'"
+          :resources="data"
+          :disabled="busy"
+          @rooms="keepRooms"
+          @places="keepPlaces"
+          @all="placeAll"
+        />
+        <EquipmentTab v-else :resources="data" :disabled="false" @keep="keepEquipment" />
+        <ResourceFileInput
+          :key="tab"
+          class="mt-4"
+          :examination="examination"
+          :of="tab"
+          :columns="COLUMNS[tab]"
+          :disabled="busy"
+          @taken="take"
+        />
+      </section>
+    </template>
+  </div>
+</template>
