@@ -154,12 +154,12 @@ function tooFew(problem: PlanningProblem, groups: readonly ExtraGroup[]): string
     0,
   );
   const share = Math.ceil(candidates.length / (circuits * days.length));
-  const longest = Math.max(...days.map(lengthOf));
+  const shortest = Math.min(...days.map(lengthOf));
   const needed = minutesOf(problem, wavesOf(problem, share, groups.slice(0, 1)));
   return (
     `${candidates.length} candidates do not fit: the days hold ${held}` +
     `${groups.length > 0 ? ', and extra time takes of that' : ''}. ` +
-    `Days of ${Math.ceil(needed)} minutes (the longest has ${Math.floor(longest)}), ` +
+    `Days of ${Math.ceil(needed)} minutes each (the shortest has ${Math.floor(shortest)}), ` +
     'a circuit or a day more would hold them.'
   );
 }

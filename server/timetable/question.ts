@@ -233,7 +233,7 @@ function limit(rule: Limit['rule'], what: string, needed: number, there: number,
       `One circuit of the stations needs more than the ${there} there are. Count them again, or leave a station out.`,
     );
   }
-  const why = `${needed} of ${what} are needed side by side and ${there} are there: ${circuits === 1 ? 'one circuit runs' : `${circuits} circuits run`}, for longer`;
+  const why = `${needed} are needed side by side and ${there} are there: ${circuits === 1 ? 'one circuit runs' : `${circuits} circuits run`}, for longer`;
   return { rule, who: what, why, circuits };
 }
 

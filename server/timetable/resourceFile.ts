@@ -24,7 +24,8 @@ export interface FileRead {
 }
 
 /**
- * Reads a table with a header: comma, semicolon or tab between the cells, the columns in any order.
+ * Reads a table with a header: comma, semicolon or tab between the cells, as the header has it, the
+ * columns in any order.
  * What the columns mean is for whoever takes it; here it is only made sure that they are there.
  */
 export function readResourceFile(content: string, of: ResourceFile): FileRead {
@@ -36,7 +37,7 @@ export function readResourceFile(content: string, of: ResourceFile): FileRead {
   try {
     records = parse(content, {
       bom: true,
-      delimiter: [',', ';', '\t'],
+      delimiter: delimiterOf(content),
       relax_column_count: true,
       skip_empty_lines: true,
       trim: true,
@@ -74,6 +75,12 @@ export function readResourceFile(content: string, of: ResourceFile): FileRead {
       cell: (column) => cells[header.indexOf(column)] ?? '',
     })),
   };
+}
+
+/** A cell may hold the others: a room called “Hall, ground floor”. */
+function delimiterOf(content: string): string {
+  const [header = ''] = content.split(/\r?\n/, 1);
+  return ['\t', ';'].find((one) => header.includes(one)) ?? ',';
 }
 
 /** Words that stand in one cell, with | or / between them. */

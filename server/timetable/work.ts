@@ -12,6 +12,7 @@ import { planTimetable } from '../jobs/pool.ts';
 import type { TimetableFound } from '../jobs/timetableJob.ts';
 import { insertPlan } from './planRepository.ts';
 import { questionOf } from './question.ts';
+import type { Question } from './question.ts';
 import { wishOf } from './service.ts';
 import { insertSlots } from './slotRepository.ts';
 
@@ -66,7 +67,24 @@ export const timetableWork: Worker = async (db, { question, ownerId }, { signal,
     const stopped = { rule: 'clock', who: 'the search', why } as const;
     found = { plan: { ...best, unmet: [...best.unmet, stopped] }, precision: null };
   }
-  const { plan, precision } = found;
+  const timetable = await keepPlan(db, { examinationId, wish, known, limits, ...found }, lead);
+  return { timetable };
+};
+
+/** Keeps a plan as the draft of an examination. Answers with its id. */
+export async function keepPlan(
+  db: Database,
+  {
+    examinationId,
+    wish,
+    known,
+    limits,
+    plan,
+    precision,
+  }: Pick<Question, 'known' | 'limits'> &
+    TimetableFound & { readonly examinationId: string; readonly wish: TimetableWish },
+  lead: Account,
+): Promise<string> {
   const id = newId();
   await db.transaction(async (trx) => {
     await holdExamination(trx, examinationId, lead);
@@ -80,18 +98,18 @@ export const timetableWork: Worker = async (db, { question, ownerId }, { signal,
       length: plan.length,
       unmet: [...limits, ...plan.unmet],
       precision,
-      madeBy: ownerId,
+      madeBy: lead.id,
     });
     await insertSlots(trx, id, plan.slots, known);
     await recordAction(trx, {
-      accountId: ownerId,
+      accountId: lead.id,
       action: 'timetable planned',
       subject: examinationId,
       detail: { timetable: id, slots: plan.slots.length, unmet: plan.unmet.length },
     });
   });
-  return { timetable: id };
-};
+  return id;
+}
 
 /** What cannot be planned is said in words; the core says what would do. */
 function asRefusal(error: unknown): unknown {

@@ -2,7 +2,8 @@
 import { connectionOf } from '@kritikos/core/timetable/links';
 import type { Link } from '@kritikos/core/timetable/links';
 import type { Slot } from '@kritikos/core/timetable/problem';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
+import { counted } from '../shell/counted.ts';
 
 /**
  * Who can be compared with whom: examiners on a ring, a line where two see the same candidates at
@@ -14,7 +15,20 @@ const RADIUS = 150;
 /** Fewer candidates in common than this say little about two examiners. */
 const WEAK = 3;
 
-const connection = computed(() => connectionOf(props.slots));
+const WAYS = [
+  { value: 'candidate', title: 'Through any candidate' },
+  { value: 'sheet', title: 'On the same sheet' },
+] as const;
+const way = ref<'candidate' | 'sheet'>('candidate');
+/** The same candidate at the same station is the strongest that two examiners can have in common. */
+const common = computed(() =>
+  way.value === 'candidate'
+    ? props.slots
+    : props.slots
+        .filter(({ second }) => second !== null)
+        .map((slot) => ({ ...slot, candidate: `${slot.candidate} ${slot.station}` })),
+);
+const connection = computed(() => connectionOf(common.value));
 const names = computed(() => connection.value.groups.flat());
 const places = computed(
   () =>
@@ -59,11 +73,27 @@ const surname = (name: string) =>
 
 <template>
   <section class="panel">
-    <h2>Who can be compared</h2>
-    <p v-if="connection.groups.length === 0" class="soft">Nobody examines in this plan yet.</p>
+    <div class="head">
+      <h2>Who can be compared</h2>
+      <v-btn-toggle v-model="way" mandatory density="compact" color="primary">
+        <v-btn v-for="one in WAYS" :key="one.value" :value="one.value">{{ one.title }}</v-btn>
+      </v-btn-toggle>
+    </div>
+    <p v-if="connection.groups.length === 0" class="soft">
+      {{
+        way === 'sheet'
+          ? 'Nothing is marked twice in this plan.'
+          : 'Nobody examines in this plan yet.'
+      }}
+    </p>
     <template v-else>
       <p>
-        <template v-if="connection.groups.length === 1">
+        <template v-if="way === 'sheet'">
+          {{ names.length }} examiners mark sheets together, in
+          {{ counted(connection.groups.length, 'group') }}; comparing needs no more than a candidate
+          in common, see the other view.
+        </template>
+        <template v-else-if="connection.groups.length === 1">
           All {{ names.length }} examiners hang together through candidates whom two of them mark.
         </template>
         <template v-else>
@@ -128,6 +158,12 @@ const surname = (name: string) =>
 </template>
 
 <style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  justify-content: space-between;
+}
 .both {
   display: grid;
   grid-template-columns: minmax(260px, 460px) minmax(0, 1fr);
@@ -139,7 +175,7 @@ svg {
 }
 line {
   stroke: var(--petrol);
-  opacity: 0.45;
+  opacity: 0.3;
 }
 line.weak {
   stroke: var(--madder);
