@@ -76,6 +76,7 @@ test('48 candidates over 8 stations and 2 circuits: planned, changed by hand and
     await page.getByRole('button', { name: 'Plan the day' }).click();
     await expect(page.locator('.cell').first()).toBeVisible();
     await expect(page.locator('.cell')).toHaveCount(48 * 8);
+    await expect(page.locator('.circuit')).toHaveCount(2);
     await expect(page.getByText('reached', { exact: true })).toBeVisible();
     await expect(page.getByText('48 of 48 asked')).toBeVisible();
   });

@@ -103,7 +103,7 @@ async function bringResources(db: Database, examinationId: string, lead: Account
     {
       equipment: equipment.map(({ what, needed }) => ({
         what,
-        pieces: what === 'couch' ? 16 : needed + 1,
+        pieces: what === 'couch' ? 16 : Math.max(needed, 12),
       })),
     },
     lead,
