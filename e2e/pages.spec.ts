@@ -28,6 +28,8 @@ for (const colorScheme of ['light', 'dark'] as const) {
       ['', 'Stations'],
       ['/preparation', 'Sheets without a timetable'],
       ['/blueprint', 'What stands out'],
+      ['/timetable', 'What is asked'],
+      ['/resources', 'Who and what may be used'],
       ['/calibration', 'Calibrate'],
       ['/marking', 'Sheets that want a look'],
       ['/agreement', 'Agree'],

@@ -1,6 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { planDay } from './planDay.ts';
-import { pairsFor, simulatedKappa, simulatedSeverity, USUAL_SPREADS } from './precision.ts';
+import {
+  pairsFor,
+  pairsForSeverity,
+  simulatedKappa,
+  simulatedSeverity,
+  USUAL_SPREADS,
+} from './precision.ts';
 import { plainProblem } from './testing/problems.ts';
 
 const KAPPA = {
@@ -92,6 +98,32 @@ describe('how sure a severity will be', () => {
       simulatedSeverity(slots, USUAL_SPREADS, 12, 7).halfWidth ?? NaN;
     expect(width(many)).toBeLessThan(width(few));
     expect(width(twice)).toBeLessThan(width(few));
+  });
+
+  it('says how many pairs a wished severity takes, or that the plan cannot give it', async () => {
+    const problem = plainProblem(16, 4, 2, {
+      examiners: Array.from({ length: 16 }, (_, i) => ({
+        id: `e${i}`,
+        stations: null,
+        available: null,
+      })),
+    });
+    const { slots } = await planDay(problem, BUDGET);
+    const asked = { spreads: USUAL_SPREADS, simulations: 10, seed: 7 };
+    const all = pairsForSeverity(problem, slots, 0.01, asked);
+    expect([all.pairs, all.most.pairs]).toEqual([null, 64]);
+    // One examiner a station cannot be told from it while nobody is marked twice.
+    const alone = plainProblem(8, 4, 1);
+    const own = (await planDay(alone, BUDGET)).slots;
+    expect(pairsForSeverity(alone, own, 1, asked).none).toBeNull();
+    const [most, none] = [all.most.halfWidth ?? NaN, all.none ?? NaN];
+    expect(most).toBeLessThan(none);
+    const middle = (most + none) / 2;
+    const some = pairsForSeverity(problem, slots, middle, asked);
+    expect(some.halfWidth ?? Infinity).toBeLessThanOrEqual(middle);
+    expect(some.pairs).toBeGreaterThan(0);
+    expect(some.pairs).toBeLessThan(64);
+    expect(pairsForSeverity(problem, slots, none + 1, asked).pairs).toBe(0);
   });
 
   it('is nothing that could be told where one examiner marks everybody', async () => {

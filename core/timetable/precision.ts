@@ -9,7 +9,8 @@ import { crossTable } from '../agreement/crossTable.ts';
 import { seededChance } from '../numerics/random.ts';
 import { examinerEffects } from '../reliability/examinerEffects.ts';
 import type { ExaminedScore } from '../reliability/examinerEffects.ts';
-import type { Slot } from './problem.ts';
+import type { PlanningProblem, Slot } from './problem.ts';
+import { withPairs } from './seconds.ts';
 
 /** How sure one wants to be afterwards of how far examiners agree: half of the interval, 95 %. */
 export type PrecisionWish =
@@ -194,6 +195,60 @@ export function simulatedSeverity(
   return means.length === 0
     ? { halfWidth: null, worst: null }
     : { halfWidth: mean(means), worst: Math.max(...means) };
+}
+
+/** The pairs that give severities a wished half-width under a plan; both `null` where none can. */
+export interface PairsForSeverity {
+  readonly pairs: number | null;
+  readonly halfWidth: number | null;
+  /** As many as the plan's examiners can do, and what that gives. */
+  readonly most: { readonly pairs: number; readonly halfWidth: number | null };
+  /** With nobody marked twice. */
+  readonly none: number | null;
+}
+
+/** Halvings of the number of pairs: an answer to about a hundredth of what is possible. */
+const HALVINGS = 6;
+
+/**
+ * How many sheets of a plan are to be marked twice for a severity to be known to within a wished
+ * half-width, in percent points. There is no formula for it: who meets whom decides, so the plan's
+ * own day is simulated with more and fewer second examiners, by the same seed, and halved between.
+ */
+export function pairsForSeverity(
+  problem: PlanningProblem,
+  slots: readonly Slot[],
+  halfWidth: number,
+  {
+    spreads,
+    simulations,
+    seed,
+  }: { readonly spreads: Spreads; readonly simulations: number; readonly seed: number },
+  progress: (share: number) => void = () => undefined,
+): PairsForSeverity {
+  let done = 0;
+  const widthOf = (planned: readonly Slot[]) => {
+    const found = simulatedSeverity(planned, spreads, simulations, seed).halfWidth;
+    progress(++done / (HALVINGS + 2));
+    return found;
+  };
+  const reaches = (width: number | null) => width !== null && width <= halfWidth;
+  const full = withPairs(problem, slots, slots.length);
+  const most = {
+    pairs: full.filter(({ second }) => second !== null).length,
+    halfWidth: widthOf(full),
+  };
+  const none = widthOf(withPairs(problem, slots, 0));
+  if (reaches(none)) return { pairs: 0, halfWidth: none, most, none };
+  if (!reaches(most.halfWidth)) return { pairs: null, halfWidth: null, most, none };
+  let [low, high, width] = [0, most.pairs, most.halfWidth];
+  for (let i = 0; i < HALVINGS && high - low > 1; i++) {
+    const middle = Math.round((low + high) / 2);
+    const found = widthOf(withPairs(problem, slots, middle));
+    if (reaches(found)) [high, width] = [middle, found];
+    else low = middle;
+  }
+  return { pairs: high, halfWidth: width, most, none };
 }
 
 function placesOf(names: readonly string[]): Map<string, number> {

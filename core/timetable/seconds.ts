@@ -1,8 +1,8 @@
-import type { Diary } from './diary.ts';
+import { Diary } from './diary.ts';
 import type { OpenSlot } from './drawnSlots.ts';
 import { connectionOf } from './links.ts';
 import { isAvailable, mayExamine } from './problem.ts';
-import type { PlannedExaminer, PlanningProblem, Unmet } from './problem.ts';
+import type { PlannedExaminer, PlanningProblem, Slot, Unmet } from './problem.ts';
 
 /**
  * Second examiners for so many sheets: spread over circuits, stations and the time of day, nobody
@@ -81,6 +81,19 @@ function spreadOverAbility(
   return new Set(
     Array.from({ length: pairs }, (_, i) => inOrder[Math.floor((i + 0.5) * step)]?.id ?? ''),
   );
+}
+
+/** A plan with second examiners for so many of its sheets, and for no others. */
+export function withPairs(
+  problem: PlanningProblem,
+  slots: readonly Slot[],
+  pairs: number,
+): readonly Slot[] {
+  const open = slots.map((slot): OpenSlot => ({ ...slot, second: null }));
+  const diary = new Diary();
+  for (const slot of open) if (slot.examiner !== null) diary.take(slot.examiner, slot);
+  markedTwice({ ...problem, pairs }, open, diary);
+  return open;
 }
 
 function tooFew(found: number, pairs: number): Unmet {

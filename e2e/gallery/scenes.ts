@@ -138,17 +138,27 @@ export const SCENES: readonly Scene[] = [
     await page.getByLabel('Station of the bank').fill('knee');
     await settle(page);
   }),
-  examined('prepare, refused', '/preparation', 'Sheets without a timetable', async (page, context) => {
-    await page.getByLabel('Station of the bank').fill('Unsteady');
-    await page.getByRole('option', { name: 'Unsteady ankle' }).first().click();
-    await button(page, 'Add station').click();
-    await untilAlert(page, context);
-  }),
-  examined('a candidate’s state', '/preparation', 'Sheets without a timetable', async (page, context) => {
-    await button(page, 'expected, candidate 3').click();
-    await untilDialog(page, context);
-    await page.getByLabel('absent').check();
-  }),
+  examined(
+    'prepare, refused',
+    '/preparation',
+    'Sheets without a timetable',
+    async (page, context) => {
+      await page.getByLabel('Station of the bank').fill('Unsteady');
+      await page.getByRole('option', { name: 'Unsteady ankle' }).first().click();
+      await button(page, 'Add station').click();
+      await untilAlert(page, context);
+    },
+  ),
+  examined(
+    'a candidate’s state',
+    '/preparation',
+    'Sheets without a timetable',
+    async (page, context) => {
+      await button(page, 'expected, candidate 3').click();
+      await untilDialog(page, context);
+      await page.getByLabel('absent').check();
+    },
+  ),
   examined('calibrate', '/calibration', 'Calibrate'),
   examined('mark', '/marking', 'Sheets that want a look'),
   examined('one sheet’s record', '/marking', 'Sheets that want a look', async (page) => {

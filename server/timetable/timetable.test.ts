@@ -3,6 +3,7 @@ import type { Plan, Resources, Timetable, TimetableWish } from '@kritikos/contra
 import { checkPlan } from '@kritikos/core/timetable/testing/checkPlan';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { startServer } from '../testing/startServer.ts';
+import { timetableWork } from './work.ts';
 import type { Caller } from '../testing/startServer.ts';
 
 const server = await startServer('demo');
@@ -169,6 +170,30 @@ describe('the timetable of an examination', () => {
       .expect(422);
     expect(refused.body.errors.length).toBeGreaterThan(0);
     expect((await timetableOf(id)).wish).toMatchObject({ circuits: 1 });
+  });
+
+  it('keeps the best plan that there was when it is stopped by hand, and says so', async () => {
+    const id = await examine(4, 12, 10);
+    const stopped = new AbortController();
+    const work = { question: { examination: id, wish: WISH }, ownerId: lead.account?.id ?? '' };
+    const { timetable } = (await timetableWork(server.tools.db, work, {
+      signal: stopped.signal,
+      // It is called off at the first sign of life after a plan was found.
+      progress: () => stopped.abort(),
+    })) as { timetable: string };
+    const plan = await planOf(id, timetable);
+    expect(plan.unmet.at(-1)).toMatchObject({
+      rule: 'clock',
+      why: expect.stringMatching(/stopped by hand/),
+    });
+    expect(checkPlan(plan.problem, plan.slots)).toEqual([]);
+    // Called off before there was one, there is none.
+    const early = new AbortController();
+    early.abort();
+    await expect(
+      timetableWork(server.tools.db, work, { signal: early.signal, progress: () => undefined }),
+    ).rejects.toThrow();
+    expect((await timetableOf(id)).plans.map((one) => one.id)).toEqual([timetable]);
   });
 
   it('asks for what is missing before it plans', async () => {

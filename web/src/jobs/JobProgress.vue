@@ -3,7 +3,12 @@ import type { Job } from '@kritikos/contracts/jobs';
 import { computed } from 'vue';
 
 /** How far a job is, with a way to stop it; what went wrong, in words. */
-const props = defineProps<{ job: Job; what: string }>();
+const props = defineProps<{
+  job: Job;
+  what: string;
+  /** What is true once it was stopped by hand. */
+  stopped?: string;
+}>();
 defineEmits<{ cancel: [] }>();
 const percent = computed(() => Math.round(100 * props.job.progress));
 </script>
@@ -20,7 +25,9 @@ const percent = computed(() => Math.round(100 * props.job.progress));
     />
     <v-btn size="small" @click="$emit('cancel')">Stop</v-btn>
   </div>
-  <p v-else-if="job.state === 'cancelled'" role="status">Stopped; nothing was changed.</p>
+  <p v-else-if="job.state === 'cancelled'" role="status">
+    {{ stopped ?? 'Stopped; nothing was changed.' }}
+  </p>
   <v-alert v-else-if="job.state === 'failed'" type="error" role="alert">{{ job.problem }}</v-alert>
 </template>
 

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { pairsFor, simulatedKappa } from '@kritikos/core/timetable/precision';
 import type { PrecisionWish } from '@kritikos/core/timetable/precision';
+import type { Plan } from '@kritikos/contracts/timetable';
 import { computed, ref } from 'vue';
 import NumberField from '../checklists/NumberField.vue';
+import SeverityWish from './SeverityWish.vue';
 
 /** How sure one wants to be of the agreement, turned into sheets that are marked twice. */
 const props = defineProps<{
@@ -11,6 +13,8 @@ const props = defineProps<{
   /** From one reading to the next, at the station that takes longest. */
   roundMinutes: number;
   wished: number;
+  /** The plan that is open; a severity is simulated on it. */
+  plan: Plan | null;
   disabled: boolean;
 }>();
 const emit = defineEmits<{ take: [pairs: number] }>();
@@ -18,12 +22,13 @@ const emit = defineEmits<{ take: [pairs: number] }>();
 const MEASURES = [
   { value: 'kappa', title: 'Kappa of an item' },
   { value: 'intraclass', title: 'ICC of the scores' },
+  { value: 'severity', title: 'Severity of an examiner' },
 ] as const;
 const SCOPES = [
   { value: 'station', title: 'at every station by itself' },
   { value: 'examination', title: 'over all stations together' },
 ] as const;
-const of = ref<'kappa' | 'intraclass'>('kappa');
+const of = ref<'kappa' | 'intraclass' | 'severity'>('kappa');
 const each = ref<'station' | 'examination'>('examination');
 const expected = ref<number | null>(0.6);
 const prevalence = ref<number | null>(0.7);
@@ -77,18 +82,28 @@ const percent = (share: number) => `${Math.round(100 * share)} %`;
     </p>
     <div class="fields">
       <v-select v-model="of" :items="MEASURES" label="Of what" :disabled="disabled" />
-      <v-select v-model="each" :items="SCOPES" label="Where" :disabled="disabled" />
-      <NumberField v-model="expected" label="Expected value" :disabled="disabled" />
-      <NumberField
-        v-if="of === 'kappa'"
-        v-model="prevalence"
-        label="Share who get the mark"
-        :disabled="disabled"
-      />
-      <NumberField v-model="halfWidth" label="Half-width wished" :disabled="disabled" />
-      <NumberField v-model="hours" label="Hours of second examiners" :disabled="disabled" />
+      <template v-if="of !== 'severity'">
+        <v-select v-model="each" :items="SCOPES" label="Where" :disabled="disabled" />
+        <NumberField v-model="expected" label="Expected value" :disabled="disabled" />
+        <NumberField
+          v-if="of === 'kappa'"
+          v-model="prevalence"
+          label="Share who get the mark"
+          :disabled="disabled"
+        />
+        <NumberField v-model="halfWidth" label="Half-width wished" :disabled="disabled" />
+        <NumberField v-model="hours" label="Hours of second examiners" :disabled="disabled" />
+      </template>
     </div>
-    <v-alert v-if="answer.problem" type="warning" role="alert" class="mt-3">{{
+    <SeverityWish
+      v-if="of === 'severity'"
+      class="mt-3"
+      :plan="plan"
+      :wished="wished"
+      :disabled="disabled"
+      @take="emit('take', $event)"
+    />
+    <v-alert v-else-if="answer.problem" type="warning" role="alert" class="mt-3">{{
       answer.problem
     }}</v-alert>
     <div v-else class="answer" role="status">

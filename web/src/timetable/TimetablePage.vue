@@ -13,6 +13,7 @@ import { counted } from '../shell/counted.ts';
 import LoadState from '../shell/LoadState.vue';
 import type { Place } from './boardGrid.ts';
 import { clockOf } from './clock.ts';
+import DutiesTab from './DutiesTab.vue';
 import GatheringList from './GatheringList.vue';
 import LinksGraph from './LinksGraph.vue';
 import PlacePanel from './PlacePanel.vue';
@@ -44,7 +45,7 @@ const shown = ref('');
 const day = ref(0);
 const chosen = shallowRef<Place | null>(null);
 const resting = ref(false);
-const tab = ref<'board' | 'links' | 'gathering'>('board');
+const tab = ref<'board' | 'duties' | 'links' | 'gathering'>('board');
 
 watch(
   data,
@@ -202,13 +203,21 @@ const published = computed(() => data.value?.plans.find(({ state }) => state ===
               publish it.
             </span>
           </div>
-          <JobProgress v-if="job" :job="job" what="Planning" class="mt-3" @cancel="cancel" />
+          <JobProgress
+            v-if="job"
+            :job="job"
+            what="Planning"
+            stopped="Stopped. Where a plan was found by then, it is the draft, and says that it was stopped."
+            class="mt-3"
+            @cancel="cancel"
+          />
         </section>
         <PrecisionPanel
           :stations="store.current?.stations ?? 0"
           :candidates="store.current?.candidates ?? 0"
           :round-minutes="wish.readingMinutes + wish.changeMinutes + longest"
           :wished="wish.pairs"
+          :plan="plan"
           :disabled="running"
           @take="write({ ...wish, pairs: $event })"
         />
@@ -253,6 +262,7 @@ const published = computed(() => data.value?.plans.find(({ state }) => state ===
           />
           <v-tabs v-model="tab" density="compact" class="mt-3" color="primary">
             <v-tab value="board">Board</v-tab>
+            <v-tab value="duties">Who does what</v-tab>
             <v-tab value="links">Who can be compared</v-tab>
             <v-tab v-if="plan.wish.quarantineMinutes !== null" value="gathering">Gathering</v-tab>
           </v-tabs>
@@ -275,6 +285,7 @@ const published = computed(() => data.value?.plans.find(({ state }) => state ===
               @close="chosen = null"
             />
           </div>
+          <DutiesTab v-else-if="tab === 'duties'" :plan="plan" />
           <LinksGraph v-else-if="tab === 'links'" :slots="plan.slots" />
           <GatheringList v-else :plan="plan" />
           <RestDialog v-model="resting" :examination="examination" :plan="plan" @taken="taken" />
