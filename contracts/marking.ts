@@ -185,10 +185,15 @@ export const ownStation = z.object({
   /** False where the lead took this examiner off: what was begun can be finished, no more. */
   assigned: z.boolean(),
   briefingConfirmed: z.boolean(),
+  /** The examination's, in which the times are read. */
+  zone: z.string(),
+  /** In the order of the timetable, or by number where none is published. */
   sheets: z.array(
     z.object({
       id,
       candidateNumber: z.int(),
+      /** When the candidate comes, by the timetable. */
+      due: instant.nullable(),
       startedAt: instant.nullable(),
       submittedAt: instant.nullable(),
     }),

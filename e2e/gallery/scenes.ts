@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import type { Scene, Who } from './scene.ts';
 import { SCENES_OF_PREPARING } from './scenesOfPreparing.ts';
+import { SCENES_OF_TIMETABLE } from './scenesOfTimetable.ts';
 
 const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first();
 const settle = (page: Page) => page.waitForTimeout(350);
@@ -130,6 +131,7 @@ export const SCENES: readonly Scene[] = [
   }),
   lead('bank', '/bank', 'Unsteady ankle'),
   ...SCENES_OF_PREPARING,
+  ...SCENES_OF_TIMETABLE,
   lead('audit', '/audit', 'signed in'),
   lead('for programs', '/for-programs', 'Who is signed in here'),
   examined('overview', '', 'Stations'),

@@ -279,19 +279,24 @@ export async function listEvents(
 export async function ownStations(db: Database, examinerId: string): Promise<OwnStation[]> {
   const { rows } = await db.raw(
     `select s.id as "stationId", s.position, s.title, s.minutes, e.title as "examinationTitle",
+       e.zone,
        c.title as "procedureTitle", ${MARKING_OPEN} as "markingOpen", x.account_id is not null as assigned,
        exists (select from briefing_confirmation b where b.station_id = s.id
          and b.account_id = :examinerId and b.checklist_version_id = s.checklist_version_id) as "briefingConfirmed",
        coalesce((select jsonb_agg(jsonb_build_object('id', h.id, 'candidateNumber', k.number,
+           'due', to_char(p.starts at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"'),
            'startedAt', to_char(h.started_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"'),
            'submittedAt', to_char(h.submitted_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"'))
-           order by k.number)
+           order by p.starts, k.number)
          from sheet h join candidate k on k.id = h.candidate_id
+           left join slot p on p.timetable_id = t.id and p.candidate_id = h.candidate_id
+             and p.station_id = s.id
          where h.station_id = s.id and h.examiner_id = :examinerId
            and (x.account_id is not null or h.started_at is not null)), '[]') as sheets
      from station s
        left join station_examiner x on x.station_id = s.id and x.account_id = :examinerId
        join examination e on e.id = s.examination_id
+       left join timetable t on t.examination_id = e.id and t.state = 'published'
        join checklist_version v on v.id = s.checklist_version_id
        join checklist c on c.id = v.checklist_id
      where x.account_id is not null or exists (select from sheet h

@@ -45,7 +45,10 @@ export async function publishPlan(
     await setPublished(trx, examinationId, id, lead.id);
     await standInCircuits(trx, slots, circuitNames, known);
     await standAtStations(trx, slots, circuitNames, known);
-    const wanted = await sheetsOf(trx, examinationId, slots, known, lead);
+    // Whoever is absent or has withdrawn since is planned no sheet.
+    const expected = new Set(problem.candidates.map(({ id: who }) => who));
+    const coming = slots.filter(({ candidate }) => expected.has(candidate));
+    const wanted = await sheetsOf(trx, examinationId, coming, known, lead);
     const removed = await removeUnplannedSheets(trx, examinationId, wanted);
     const added = await insertPlannedSheets(trx, wanted);
     await recordAction(trx, {

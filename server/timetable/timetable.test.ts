@@ -1,5 +1,6 @@
 import type { Job } from '@kritikos/contracts/jobs';
 import type { Plan, Resources, Timetable, TimetableWish } from '@kritikos/contracts/timetable';
+import { faultsIn } from '@kritikos/core/timetable/faults';
 import { checkPlan } from '@kritikos/core/timetable/testing/checkPlan';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { startServer } from '../testing/startServer.ts';
@@ -346,6 +347,22 @@ describe('a plan that is published', () => {
     expect(after.plans.map(({ state }) => state)).toEqual(['published', 'superseded']);
     expect(after.copies).toMatchObject([{ number: 1, stale: true }]);
     expect((await lead.call('GET', `/examinations/${id}`)).body.sheets).toBe(18);
+  });
+
+  it('plans no sheet for whoever has withdrawn since, and tells it', async () => {
+    const id = await examine(2, 4, 5);
+    const plan = await planned(id, { circuits: 1 });
+    const { body } = await lead.call('GET', `/examinations/${id}/candidates`).expect(200);
+    const gone = body.candidates[1];
+    await lead
+      .call('PUT', `/candidates/${gone.id}/state`, { state: 'withdrawn', reason: 'moved away' })
+      .expect(200);
+    const now = await planOf(id, plan.id);
+    expect(faultsIn(now.problem, now.slots).map(({ words }) => words)).toContain(
+      `candidate ${gone.number} is not expected any more`,
+    );
+    await publish(id, plan).expect(200);
+    expect((await lead.call('GET', `/examinations/${id}`)).body.sheets).toBe(3 * 2);
   });
 
   it('is not published where somebody in it does not take part any more', async () => {

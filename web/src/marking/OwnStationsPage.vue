@@ -46,6 +46,15 @@ const next = (station: OwnStation) =>
 const submitted = (station: OwnStation) => station.sheets.filter((s) => s.submittedAt).length;
 const stateOf = (sheet: OwnSheet) =>
   sheet.submittedAt ? 'submitted' : sheet.startedAt ? 'under way' : 'to mark';
+/** The time on the wall of the house; a station kept by an older version of the page has none. */
+const dueAt = ({ due }: OwnSheet, { zone }: OwnStation) =>
+  due
+    ? new Intl.DateTimeFormat('en-GB', {
+        hour: '2-digit',
+        minute: '2-digit',
+        timeZone: zone,
+      }).format(new Date(due))
+    : '';
 const signOf = (sheet: OwnSheet) => (sheet.submittedAt ? '✓' : sheet.startedAt ? '◐' : '');
 </script>
 
@@ -108,9 +117,11 @@ const signOf = (sheet: OwnSheet) => (sheet.submittedAt ? '✓' : sheet.startedAt
           :to="`/sheets/${sheet.id}`"
           class="candidate figures"
           :class="{ submitted: sheet.submittedAt }"
-          :aria-label="`Candidate ${sheet.candidateNumber}, ${stateOf(sheet)}`"
+          :aria-label="`Candidate ${sheet.candidateNumber}, ${stateOf(sheet)}${sheet.due ? `, at ${dueAt(sheet, station)}` : ''}`"
         >
-          {{ sheet.candidateNumber }}<small>{{ signOf(sheet) }}</small>
+          {{ sheet.candidateNumber
+          }}<small v-if="signOf(sheet) || !sheet.due">{{ signOf(sheet) }}</small>
+          <small v-if="sheet.due" class="due">{{ dueAt(sheet, station) }}</small>
         </router-link>
       </div>
       <div class="soft figures">
@@ -153,6 +164,10 @@ section {
 .candidate small {
   height: 12px;
   font-size: 0.75rem;
+}
+.candidate .due {
+  font-weight: 400;
+  font-size: 0.7rem;
 }
 .candidate.submitted {
   border: 1px solid var(--rule);
