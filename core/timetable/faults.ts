@@ -30,12 +30,18 @@ const NEAR = 1e-6;
 export function faultsIn(problem: PlanningProblem, slots: readonly Slot[]): Fault[] {
   const faults: Fault[] = [];
   const tell: Told = (fault) => faults.push(fault);
-  oneAtATime(problem, slots, tell);
-  everywhereOnce(problem, slots, tell);
+  // What lies deepest first: who needs more time than there is comes too late everywhere after it.
   longEnough(problem, slots, tell);
+  everywhereOnce(problem, slots, tell);
   examined(problem, slots, tell);
+  oneAtATime(problem, slots, tell);
   played(problem, slots, tell);
   return faults;
+}
+
+/** The hard ones among faults, in words, each once. */
+export function hardWords(faults: readonly Fault[]): string[] {
+  return [...new Set(faults.flatMap(({ hard, words }) => (hard ? [words] : [])))];
 }
 
 /** What a change brings: faults that were not there before it, whatever place they had. */

@@ -136,7 +136,7 @@ export const SCENES_OF_TIMETABLE: readonly Scene[] = [
   ),
   nextYears('timetable', 'a wish that cannot be', async (page) => {
     await page.getByLabel('from', { exact: true }).first().fill('14:00');
-    await page.getByRole('alert').waitFor();
+    await page.getByRole('alert').first().waitFor();
   }),
   nextYears('timetable', 'the board', onBoard),
   nextYears('timetable', 'a place chosen', async (page, context) => {
@@ -239,10 +239,7 @@ export const SCENES_OF_TIMETABLE: readonly Scene[] = [
       .click(),
   ),
   nextYears('resources', 'a list open', (page) =>
-    page
-      .getByRole('combobox', { name: /^Regions of/ })
-      .first()
-      .click(),
+    page.locator('.regions .v-field').first().click(),
   ),
   nextYears(
     'resources',

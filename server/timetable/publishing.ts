@@ -1,7 +1,7 @@
 import type { Account } from '@kritikos/contracts/accounts';
 import type { Timetable } from '@kritikos/contracts/timetable';
 import { usualVariants } from '@kritikos/core/scoring/checklist';
-import { faultsIn } from '@kritikos/core/timetable/faults';
+import { faultsIn, hardWords } from '@kritikos/core/timetable/faults';
 import type { Slot } from '@kritikos/core/timetable/problem';
 import { recordAction } from '../audit/repository.ts';
 import { findChecklistVersion } from '../checklists/service.ts';
@@ -28,14 +28,11 @@ export async function publishPlan(
   lead: Account,
 ): Promise<Timetable> {
   const { problem, known, slots } = await openPlan(db, examinationId, id, lead);
-  const hard = faultsIn(problem, slots).filter((fault) => fault.hard);
+  const hard = hardWords(faultsIn(problem, slots));
   if (hard.length > 0) {
     throw conflict(
       'The day could not be run so',
-      `${hard
-        .slice(0, 3)
-        .map(({ words }) => words)
-        .join('. ')}. Change the plan, or plan anew; what is published stays.`,
+      `${hard.slice(0, 3).join('. ')}. Change the plan, or plan anew; what is published stays.`,
     );
   }
   const { circuitNames } = await readPlan(db, examinationId, id, lead);

@@ -81,6 +81,16 @@ describe('who and what may be used', () => {
 
   it('keeps simulated patients: what they must not undergo follows to the stations', async () => {
     const { procedures, patients } = await read();
+    const unknown = await file('patients', 'name,must not undergo', 'Piet Okonkwo,fabber').expect(
+      200,
+    );
+    expect(unknown.body.errors).toEqual([
+      {
+        row: 2,
+        column: 'must not undergo',
+        detail: 'There is no procedure “fabber”. Perhaps faber is meant.',
+      },
+    ]);
     const taken = await file(
       'patients',
       'name,must not undergo,most in a row',

@@ -12,7 +12,9 @@ import type {
   RoomsWanted,
 } from '@kritikos/contracts/timetable';
 import { needsOf } from '@kritikos/core/examinations/needs';
+import { nearestOf } from '@kritikos/catalogue/soundness/nearestOf';
 import { recordAction } from '../audit/repository.ts';
+import { knownProcedures } from '../catalogue/shelf.ts';
 import type { Database } from '../db/database.ts';
 import { candidateNumbers } from '../examinations/candidateRepository.ts';
 import { countHolders } from '../examinations/repository.ts';
@@ -395,6 +397,7 @@ const takePatients: Taker = async (
   { examinationId, resources, rows, presences, errors, lead },
 ) => {
   const known = new Map(resources.patients.map((one) => [one.name, one]));
+  const procedures = await knownProcedures(db);
   const named = [...byPerson(rows, 'name')].map(([name, own]) => {
     const first = own[0] as FileRow;
     if (name === '')
@@ -406,9 +409,16 @@ const takePatients: Taker = async (
       errors.push({ row: first.row, column: 'most in a row', detail });
     }
     const barred = [...new Set(own.flatMap((row) => wordsIn(row.cell('must not undergo'))))];
-    const strange = barred.find((one) => !/^[a-z0-9]+(-[a-z0-9]+)*$/.test(one));
-    if (strange !== undefined) {
-      const detail = `“${strange}” is no key of a procedure, such as ${resources.procedures[0] ?? 'own-heel-raise'}.`;
+    for (const key of barred) {
+      if (procedures.find(key)) continue;
+      const near = nearestOf(
+        key,
+        procedures.all.map(({ id }) => id),
+      );
+      const instead = near
+        ? ` Perhaps ${near} is meant.`
+        : ' Write its key, such as lachman-anterior-translation.';
+      const detail = `There is no procedure “${key}”.${instead}`;
       errors.push({ row: first.row, column: 'must not undergo', detail });
     }
     const present = presentOf(own, presences);

@@ -10,7 +10,7 @@ import type {
 } from '@kritikos/contracts/timetable';
 import { changed, sayChange } from '@kritikos/core/timetable/changes';
 import { differenceOf } from '@kritikos/core/timetable/difference';
-import { faultsIn, newFaults } from '@kritikos/core/timetable/faults';
+import { faultsIn, hardWords, newFaults } from '@kritikos/core/timetable/faults';
 import type { PlanningProblem, Slot } from '@kritikos/core/timetable/problem';
 import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
@@ -197,16 +197,11 @@ export async function changePlan(
     if (!(error instanceof RangeError)) throw error;
     throw invalid([{ pointer: '/change', detail: error.message }]);
   }
-  const hard = newFaults(faultsIn(problem, slots), faultsIn(problem, after)).filter(
-    (fault) => fault.hard,
-  );
+  const hard = hardWords(newFaults(faultsIn(problem, slots), faultsIn(problem, after)));
   if (hard.length > 0) {
     throw conflict(
       'The day could not be run so',
-      `${hard
-        .slice(0, 3)
-        .map(({ words }) => words)
-        .join('. ')}. Nothing was changed.`,
+      `${hard.slice(0, 3).join('. ')}. Nothing was changed.`,
     );
   }
   await refuseBegun(db, examinationId, slots, after, known);

@@ -18,7 +18,7 @@ const emit = defineEmits<{ keep: [what: string, pieces: number | null] }>();
         <tr>
           <th>Thing</th>
           <th class="number">Needed side by side</th>
-          <th>There are</th>
+          <th>There are (empty: not counted)</th>
           <th>For</th>
         </tr>
       </thead>
@@ -29,7 +29,7 @@ const emit = defineEmits<{ keep: [what: string, pieces: number | null] }>();
           <td class="few">
             <NumberField
               :model-value="one.pieces"
-              label="not counted"
+              label="pieces"
               :aria-label="`How many of ${one.what} there are`"
               :disabled="disabled"
               @update:model-value="emit('keep', one.what, $event)"

@@ -94,10 +94,13 @@ const setRegions = (who: ExaminerResource, regions: string[]) =>
             <v-select
               :model-value="who.regions ?? []"
               :items="resources.regions"
-              multiple
+              label="only these regions"
               :placeholder="who.regions === null ? 'every region' : ''"
               persistent-placeholder
-              :aria-label="`Regions of ${who.name}`"
+              multiple
+              chips
+              closable-chips
+              hide-selected
               :disabled="disabled || !who.takesPart"
               @update:model-value="setRegions(who, $event)"
             />

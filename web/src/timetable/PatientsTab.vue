@@ -17,10 +17,13 @@ const props = defineProps<{
   disabled: boolean;
 }>();
 const emit = defineEmits<{ keep: [Wanted[]] }>();
-const { nameOf } = useKnownProcedures();
-const procedures = computed(() =>
-  props.resources.procedures.map((value) => ({ value, title: nameOf(value) })),
-);
+const { known, nameOf } = useKnownProcedures();
+/** Those of this examination first; somebody may be barred from others too, for the next one. */
+const procedures = computed(() => {
+  const here = new Set(props.resources.procedures);
+  const others = known.value.all.map(({ id }) => id).filter((id) => !here.has(id));
+  return [...here, ...others].map((value) => ({ value, title: nameOf(value) }));
+});
 
 function change(who: PatientResource, now: Partial<PatientResource>) {
   emit(
@@ -60,7 +63,7 @@ function add() {
           <th>Simulated patient</th>
           <th>Takes part</th>
           <th>Must not undergo</th>
-          <th>Same joint in a row, at most</th>
+          <th>Same joint in a row, at most (empty: nothing agreed)</th>
           <th>There</th>
           <th>May play at</th>
           <th />
@@ -78,11 +81,14 @@ function add() {
             />
           </td>
           <td class="barred">
-            <v-select
+            <v-autocomplete
               :model-value="who.barred"
               :items="procedures"
+              label="procedures"
               multiple
-              :aria-label="`What ${who.name} must not undergo`"
+              chips
+              closable-chips
+              hide-selected
               :disabled="disabled"
               @update:model-value="change(who, { barred: $event })"
             />
@@ -90,7 +96,7 @@ function add() {
           <td class="few">
             <NumberField
               :model-value="who.mostInARow"
-              label="nothing agreed"
+              label="times"
               :disabled="disabled"
               @update:model-value="change(who, { mostInARow: $event })"
             />

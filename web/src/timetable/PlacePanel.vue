@@ -117,7 +117,7 @@ const others = computed(() =>
       <v-autocomplete
         :model-value="here[0]?.examiner ?? null"
         :items="[nobody, ...examiners]"
-        :label="`Examiner at ${place.station} in this wave`"
+        label="Examiner here in this wave"
         @update:model-value="emit('change', { kind: 'examiner', post, examiner: $event })"
       />
       <v-autocomplete

@@ -362,7 +362,6 @@ function spanOf(grid: CircuitGrid, stint: Stint): string {
   outline: 2px solid var(--petrol);
 }
 .held {
-  opacity: 0.55;
   outline: 2px dashed var(--ink);
 }
 .over {

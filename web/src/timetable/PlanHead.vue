@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiCalendarClock, mdiFileDelimitedOutline, mdiUndo } from '@mdi/js';
 import type { Plan, Timetable } from '@kritikos/contracts/timetable';
+import { hardWords } from '@kritikos/core/timetable/faults';
 import type { Fault } from '@kritikos/core/timetable/faults';
 import { computed, ref } from 'vue';
 import { counted } from '../shell/counted.ts';
@@ -20,7 +21,7 @@ const emit = defineEmits<{ undo: []; publish: []; drop: []; rest: []; copied: []
 
 const clock = computed(() => clockOf(props.plan.zone));
 const share = computed(() => (props.plan.bound > 0 ? props.plan.length / props.plan.bound : 1));
-const hard = computed(() => props.faults.filter((fault) => fault.hard));
+const hard = computed(() => hardWords(props.faults));
 const pairs = computed(() => props.plan.slots.filter(({ second }) => second !== null).length);
 const stale = computed(() => props.copies.filter((copy) => copy.stale));
 /** Who has extra time, and how many go round with them and wait at the bells. */
@@ -102,8 +103,12 @@ const unmetShown = ref(6);
       </div>
     </div>
     <v-alert v-if="plan.state === 'superseded'" type="warning" class="mb-2">
-      Plan {{ published ?? 'of another number' }} is the one that holds. What was printed or sent
-      from this one is stale.
+      {{
+        published === null
+          ? 'This plan does not hold any more.'
+          : `Plan ${published} is the one that holds.`
+      }}
+      What was printed or sent from this one is stale.
     </v-alert>
     <v-alert v-else-if="plan.state === 'draft' && published !== null" type="info" class="mb-2">
       Plan {{ published }} is published and holds until you publish this one.
@@ -152,7 +157,7 @@ const unmetShown = ref(6);
     <template v-if="hard.length > 0">
       <h3>The day cannot be run so</h3>
       <ul>
-        <li v-for="fault in hard.slice(0, 6)" :key="fault.words">{{ fault.words }}</li>
+        <li v-for="words in hard.slice(0, 6)" :key="words">{{ words }}</li>
         <li v-if="hard.length > 6" class="soft">and {{ hard.length - 6 }} more</li>
       </ul>
     </template>

@@ -102,6 +102,7 @@ async function ask(take: boolean) {
           multiple
           chips
           closable-chips
+          hide-selected
         />
         <v-autocomplete
           v-if="plan.problem.patients.length > 0"
@@ -111,6 +112,7 @@ async function ask(take: boolean) {
           multiple
           chips
           closable-chips
+          hide-selected
         />
         <v-autocomplete
           v-model="gone"
@@ -119,6 +121,7 @@ async function ask(take: boolean) {
           multiple
           chips
           closable-chips
+          hide-selected
         />
         <div class="late">
           <v-autocomplete
@@ -128,6 +131,7 @@ async function ask(take: boolean) {
             multiple
             chips
             closable-chips
+            hide-selected
           />
           <v-select
             v-if="late.length > 0"

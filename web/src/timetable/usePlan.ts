@@ -1,7 +1,7 @@
 import type { Plan } from '@kritikos/contracts/timetable';
 import { changed } from '@kritikos/core/timetable/changes';
 import type { PlanChange } from '@kritikos/core/timetable/changes';
-import { faultsIn, newFaults } from '@kritikos/core/timetable/faults';
+import { faultsIn, hardWords, newFaults } from '@kritikos/core/timetable/faults';
 import type { Fault } from '@kritikos/core/timetable/faults';
 import type { Slot } from '@kritikos/core/timetable/problem';
 import { computed, ref, shallowRef } from 'vue';
@@ -60,14 +60,9 @@ export function usePlan(examination: () => string) {
     problem.value = '';
     said.value = '';
     const { slots: after, brings, impossible } = judge(wanted);
-    const hard = brings.filter((fault) => fault.hard);
+    const hard = hardWords(brings);
     if (impossible || hard.length > 0) {
-      const why =
-        impossible ||
-        hard
-          .slice(0, 3)
-          .map((fault) => fault.words)
-          .join('. ');
+      const why = impossible || hard.slice(0, 3).join('. ');
       problem.value = `The day could not be run so: ${why.replace(/\.$/, '')}. Nothing was changed.`;
       return;
     }
