@@ -96,6 +96,7 @@ export const resources = z.object({
 });
 export type Resources = z.infer<typeof resources>;
 
+/** What is said of these; whoever is not named stays as they are. */
 export const examinersWanted = z.object({
   examiners: z
     .array(
@@ -114,6 +115,7 @@ export const examinersWanted = z.object({
 });
 export type ExaminersWanted = z.infer<typeof examinersWanted>;
 
+/** What is said of these; whoever is not named stays as they are. */
 export const patientsWanted = z.object({
   patients: z
     .array(
@@ -125,6 +127,8 @@ export const patientsWanted = z.object({
         present: present.default(null),
         barred: z.array(text(80)).max(200).default([]),
         mostInARow: z.int().min(1).max(20).nullable().default(null),
+        /** Out of the choice; plans that use them keep their name. */
+        retired: z.boolean().default(false),
       }),
     )
     .max(500)
@@ -135,6 +139,7 @@ export const patientsWanted = z.object({
 });
 export type PatientsWanted = z.infer<typeof patientsWanted>;
 
+/** New rooms and changed ones, and those that are taken away; the others stay as they are. */
 export const roomsWanted = z.object({
   rooms: z
     .array(z.object({ id: id.nullable(), name: text(80), couches: z.int().min(1).max(40) }))
@@ -143,10 +148,18 @@ export const roomsWanted = z.object({
       (list) => new Set(list.map(({ name }) => name)).size === list.length,
       'names a room twice',
     ),
+  removed: z.array(id).max(200).default([]),
 });
 export type RoomsWanted = z.infer<typeof roomsWanted>;
 
-export const placesWanted = z.object({ places: z.array(placeResource).max(1000) });
+/** Where these stand, and which stand nowhere any more; the others stay where they are. */
+export const placesWanted = z.object({
+  places: z.array(placeResource).max(1000),
+  cleared: z
+    .array(placeResource.pick({ stationId: true, circuit: true }))
+    .max(1000)
+    .default([]),
+});
 export type PlacesWanted = z.infer<typeof placesWanted>;
 
 export const equipmentWanted = z.object({

@@ -56,16 +56,17 @@ export async function keepExaminers(
   { examiners }: ExaminersWanted,
   lead: string,
 ): Promise<void> {
-  const led = { examinationId, viewer: lead };
-  await trx.raw(
-    `delete from examination_examiner where examination_id = :examinationId and ${ledBy(':examinationId')}`,
-    led,
-  );
+  await chooseAssigned(trx, examinationId, lead);
+  const accounts = examiners.map(({ accountId }) => accountId);
+  await trx('examination_examiner')
+    .where({ examination_id: examinationId })
+    .whereIn('account_id', accounts)
+    .delete();
   await trx.raw(
     `delete from conflict_of_interest o using candidate c
      where c.student_id = o.student_id and c.examination_id = :examinationId
        and o.account_id = any (:accounts::uuid[])`,
-    { examinationId, accounts: examiners.map(({ accountId }) => accountId) },
+    { examinationId, accounts },
   );
   for (const { accountId, takesPart, present, regions, conflicts } of examiners) {
     if (takesPart) await insertPresence(trx, 'examiner', examinationId, accountId, present);
@@ -85,6 +86,18 @@ export async function keepExaminers(
       );
     }
   }
+}
+
+/** Until somebody was chosen those take part who stand at a station; from now on they are chosen. */
+async function chooseAssigned(trx: Database, examinationId: string, lead: string): Promise<void> {
+  await trx.raw(
+    `insert into examination_examiner (examination_id, account_id)
+     select distinct s.examination_id, x.account_id
+     from station_examiner x join station s on s.id = x.station_id
+     where s.examination_id = :examinationId and ${ledBy('s.examination_id')}
+       and not exists (select from examination_examiner where examination_id = :examinationId)`,
+    { examinationId, viewer: lead },
+  );
 }
 
 async function insertPresence(
@@ -128,59 +141,49 @@ export async function listPatients(
   return rows;
 }
 
-/** Whoever is not named any more is retired; plans that used them keep their name. */
 export async function keepPatients(
   trx: Database,
   examinationId: string,
   { patients }: PatientsWanted,
 ): Promise<void> {
-  await trx('examination_patient').where({ examination_id: examinationId }).delete();
-  const kept: string[] = [];
-  // A name may go from one to another in one change.
   const held = patients.flatMap(({ id }) => (id === null ? [] : [id]));
+  // A name may go from one to another in one change.
   await trx('simulated_patient')
     .whereIn('id', held)
     .update({ name: trx.raw("'(' || id || ')'") });
-  for (const { id, name, takesPart, present, barred, mostInARow } of patients) {
-    const row = { name, barred, most_in_a_row: mostInARow, retired_at: null };
-    const own = id ?? newId();
-    if (id) await trx('simulated_patient').where({ id }).update(row);
-    else {
-      const [made] = await trx('simulated_patient')
-        .insert({ id: own, ...row })
-        .onConflict('name')
-        .merge(['barred', 'most_in_a_row', 'retired_at'])
-        .returning('id');
-      kept.push(made.id);
-    }
-    const who = kept.at(-1) ?? own;
-    if (id) kept.push(id);
-    if (takesPart) await insertPresence(trx, 'patient', examinationId, id ?? who, present);
+  for (const { id, name, takesPart, present, barred, mostInARow, retired } of patients) {
+    const retiredAt = retired ? trx.fn.now() : null;
+    const row = { name, barred, most_in_a_row: mostInARow, retired_at: retiredAt };
+    const [kept] = id
+      ? await trx('simulated_patient').where({ id }).update(row).returning('id')
+      : await trx('simulated_patient')
+          .insert({ id: newId(), ...row })
+          .onConflict('name')
+          .merge(['barred', 'most_in_a_row', 'retired_at'])
+          .returning('id');
+    if (!kept) continue;
+    await trx('examination_patient')
+      .where({ examination_id: examinationId, patient_id: kept.id })
+      .delete();
+    if (takesPart && !retired)
+      await insertPresence(trx, 'patient', examinationId, kept.id, present);
   }
-  await trx('simulated_patient')
-    .whereNotIn('id', kept)
-    .whereNull('retired_at')
-    .update({ retired_at: trx.fn.now() });
 }
 
 export async function listRooms(db: Database): Promise<Resources['rooms']> {
   return db('room').orderByRaw('name collate as_read').select('id', 'name', 'couches');
 }
 
-/** Rooms that are not named any more go, where no station of any examination stands in them. */
-export async function keepRooms(trx: Database, { rooms }: RoomsWanted): Promise<void> {
-  const kept: string[] = [];
+export async function keepRooms(trx: Database, { rooms, removed }: RoomsWanted): Promise<void> {
   for (const { id, name, couches } of rooms) {
-    const [made] = id
-      ? await trx('room').where({ id }).update({ name, couches }).returning('id')
-      : await trx('room')
-          .insert({ id: newId(), name, couches })
-          .onConflict('name')
-          .merge(['couches'])
-          .returning('id');
-    if (made) kept.push(made.id);
+    if (id) await trx('room').where({ id }).update({ name, couches });
+    else
+      await trx('room')
+        .insert({ id: newId(), name, couches })
+        .onConflict('name')
+        .merge(['couches']);
   }
-  await trx('room').whereNotIn('id', kept).delete();
+  await trx('room').whereIn('id', removed).delete();
 }
 
 /** Rooms in use that would be taken away, or have fewer couches than stations stand at. */

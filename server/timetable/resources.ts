@@ -145,9 +145,12 @@ export async function keepRooms(
   lead: Account,
 ): Promise<Resources> {
   await requireExamination(db, examinationId, lead);
-  const kept = new Map(wanted.rooms.flatMap((room) => (room.id ? [[room.id, room] as const] : [])));
+  const changed = new Map(
+    wanted.rooms.flatMap(({ id, couches }) => (id ? [[id, couches] as const] : [])),
+  );
   const lost = (await repository.roomsInUse(db)).find(
-    ({ roomId, couch }) => (kept.get(roomId)?.couches ?? 0) < couch,
+    ({ roomId, couch }) =>
+      wanted.removed.includes(roomId) || (changed.get(roomId) ?? Infinity) < couch,
   );
   if (lost) {
     throw conflict(
@@ -162,15 +165,20 @@ export async function keepRooms(
 export async function keepPlaces(
   db: Database,
   examinationId: string,
-  { places }: PlacesWanted,
+  { places: wanted, cleared }: PlacesWanted,
   lead: Account,
 ): Promise<Resources> {
-  const { rooms } = await readResources(db, examinationId, lead);
+  const { rooms, places: standing } = await readResources(db, examinationId, lead);
+  const said = new Set([...wanted, ...cleared].map((one) => `${one.stationId} ${one.circuit}`));
+  const others = standing.filter((one) => !said.has(`${one.stationId} ${one.circuit}`));
+  const places = [...others, ...wanted];
   const stations = await stationsOf(db, examinationId, lead.id);
   const nameOf = (id: string) => stations.find((station) => station.id === id)?.title ?? '';
   const errors = places.flatMap((place, i) => {
     const room = rooms.find(({ id }) => id === place.roomId);
-    const say = (detail: string) => [{ pointer: `/places/${i}`, detail }];
+    const say = (detail: string) => [
+      { pointer: `/places/${Math.max(0, i - others.length)}`, detail },
+    ];
     if (nameOf(place.stationId) === '') return say('is no station of this examination');
     if (!room) return say('is in no room that there is');
     const here = `circuit ${place.circuit}, “${nameOf(place.stationId)}”`;
@@ -422,19 +430,10 @@ const takePatients: Taker = async (
       errors.push({ row: first.row, column: 'must not undergo', detail });
     }
     const present = presentOf(own, presences);
-    return { id: known.get(name)?.id ?? null, name, takesPart: true, present, barred, mostInARow };
+    const id = known.get(name)?.id ?? null;
+    return { id, name, takesPart: true, present, barred, mostInARow, retired: false };
   });
-  const others = resources.patients
-    .filter(({ name }) => !named.some((one) => one.name === name))
-    .map(({ id, name, barred, mostInARow }) => ({
-      id,
-      name,
-      takesPart: false,
-      present: null,
-      barred,
-      mostInARow,
-    }));
-  return () => keepPatients(db, examinationId, { patients: [...named, ...others] }, lead);
+  return () => keepPatients(db, examinationId, { patients: named }, lead);
 };
 
 /** Numbers that belong to names, each name once. */
@@ -469,8 +468,7 @@ const takeRooms: Taker = async (db, { examinationId, resources, rows, errors, le
     name,
     couches: count,
   }));
-  const others = resources.rooms.filter(({ name }) => !rooms.some((room) => room.name === name));
-  return () => keepRooms(db, examinationId, { rooms: [...rooms, ...others] }, lead);
+  return () => keepRooms(db, examinationId, { rooms, removed: [] }, lead);
 };
 
 const takeEquipment: Taker = async (db, { examinationId, rows, errors, lead }) => {

@@ -13,7 +13,7 @@ const props = defineProps<{
   zone: string;
   disabled: boolean;
 }>();
-const emit = defineEmits<{ keep: [ExaminerResource[]] }>();
+const emit = defineEmits<{ keep: [ExaminerResource] }>();
 const { data: page } = useReading('GET /examinations/:examination/candidates', () => ({
   params: { examination: props.examination },
   query: { limit: 200 },
@@ -28,14 +28,9 @@ const numbers = computed(
   () => new Map((page.value?.candidates ?? []).map(({ id, number }) => [id, number])),
 );
 
-function change(who: ExaminerResource, now: Partial<ExaminerResource>) {
-  emit(
-    'keep',
-    props.resources.examiners.map((one) =>
-      one.accountId === who.accountId ? { ...one, ...now } : one,
-    ),
-  );
-}
+/** Only what was changed is said; whatever another lead changes meanwhile stays. */
+const change = (who: ExaminerResource, now: Partial<ExaminerResource>) =>
+  emit('keep', { ...who, ...now });
 const asked = ref<ExaminerResource | null>(null);
 const known = ref<string | null>(null);
 const why = ref('');

@@ -8,7 +8,7 @@ import WideTable from '../shell/WideTable.vue';
 import NumberField from '../checklists/NumberField.vue';
 import PresenceField from './PresenceField.vue';
 
-type Wanted = Omit<PatientResource, 'id' | 'stations'> & { id: string | null };
+type Wanted = Omit<PatientResource, 'id' | 'stations'> & { id: string | null; retired: boolean };
 /** Who plays patients: what they must not undergo, and how often the same joint bears it. */
 const props = defineProps<{
   resources: Resources;
@@ -16,7 +16,7 @@ const props = defineProps<{
   zone: string;
   disabled: boolean;
 }>();
-const emit = defineEmits<{ keep: [Wanted[]] }>();
+const emit = defineEmits<{ keep: [Wanted] }>();
 const { known, nameOf } = useKnownProcedures();
 /** Those of this examination first; somebody may be barred from others too, for the next one. */
 const procedures = computed(() => {
@@ -25,28 +25,20 @@ const procedures = computed(() => {
   return [...here, ...others].map((value) => ({ value, title: nameOf(value) }));
 });
 
-function change(who: PatientResource, now: Partial<PatientResource>) {
-  emit(
-    'keep',
-    props.resources.patients.map((one) => (one.id === who.id ? { ...one, ...now } : one)),
-  );
-}
-const remove = (who: PatientResource) =>
-  emit(
-    'keep',
-    props.resources.patients.filter((one) => one !== who),
-  );
+const change = (who: PatientResource, now: Partial<PatientResource>) =>
+  emit('keep', { ...who, ...now, retired: false });
+const remove = (who: PatientResource) => emit('keep', { ...who, retired: true });
 const name = ref('');
 function add() {
-  const fresh = {
+  emit('keep', {
     id: null,
     name: name.value.trim(),
     takesPart: true,
     present: null,
     barred: [],
     mostInARow: null,
-  };
-  emit('keep', [...props.resources.patients, fresh]);
+    retired: false,
+  });
   name.value = '';
 }
 </script>

@@ -3,12 +3,11 @@ import type { Plan } from '@kritikos/contracts/timetable';
 import type { PlanChange } from '@kritikos/core/timetable/changes';
 import { sayChange } from '@kritikos/core/timetable/changes';
 import type { Fault } from '@kritikos/core/timetable/faults';
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
+import { computed, nextTick, ref, watch } from 'vue';
 import { gridsOf } from './boardGrid.ts';
-import type { Cell, CircuitGrid, Place, Stint } from './boardGrid.ts';
-import { clockOf } from './clock.ts';
+import type { Place } from './boardGrid.ts';
+import CircuitBoard from './CircuitBoard.vue';
 import { dropOn, stepFrom } from './dropOn.ts';
-import { useBoardDragging } from './useBoardDragging.ts';
 import type { Judged } from './usePlan.ts';
 
 /**
@@ -24,7 +23,6 @@ const props = defineProps<{
 const emit = defineEmits<{ change: [PlanChange] }>();
 const chosen = defineModel<Place | null>('chosen', { required: true });
 
-const clock = computed(() => clockOf(props.plan.zone));
 const stations = computed(() => props.plan.problem.stations.map(({ id }) => id));
 const grids = computed(() => gridsOf(props.plan.slots, props.faults, stations.value, props.day));
 const places = computed<Place[]>(() =>
@@ -32,18 +30,14 @@ const places = computed<Place[]>(() =>
 );
 const byKey = computed(() => new Map(places.value.map((place) => [place.key, place])));
 const editable = computed(() => props.plan.state === 'draft');
-const stretched = computed(
-  () =>
-    new Set(
-      props.plan.problem.candidates.flatMap(({ id, extraTime }) => (extraTime > 0 ? [id] : [])),
-    ),
-);
-
 /** The place that the tab key leads to. */
 const here = ref('');
 const held = ref<Place | null>(null);
 const over = ref<Place | null>(null);
-const boards = useTemplateRef<HTMLElement[]>('boards');
+/** Before anybody was anywhere on this sheet it is the first couch. */
+const inTurn = computed(() =>
+  byKey.value.has(here.value) ? here.value : (grids.value[0]?.cells[0]?.key ?? ''),
+);
 
 const outcome = computed(() => {
   if (!held.value) return null;
@@ -76,20 +70,14 @@ function settle(from: Place, to: Place | null) {
   const change = to && dropOn(from, to);
   if (change) emit('change', change);
 }
-useBoardDragging(
-  computed(() => boards.value ?? []),
-  editable,
-  {
-    over: (from, to) => {
-      held.value = byKey.value.get(from) ?? null;
-      over.value = to === null ? null : (byKey.value.get(to) ?? null);
-    },
-    drop: (from, to) => {
-      const [one, other] = [byKey.value.get(from), to === null ? null : byKey.value.get(to)];
-      if (one) settle(one, other ?? null);
-    },
-  },
-);
+function carry(from: string, to: string | null) {
+  held.value = byKey.value.get(from) ?? null;
+  over.value = to === null ? null : (byKey.value.get(to) ?? null);
+}
+function letGo(from: string, to: string | null) {
+  const [one, other] = [byKey.value.get(from), to === null ? null : byKey.value.get(to)];
+  if (one) settle(one, other ?? null);
+}
 
 async function onKey(event: KeyboardEvent, place: Place) {
   if (event.key.startsWith('Arrow')) {
@@ -116,139 +104,29 @@ async function onKey(event: KeyboardEvent, place: Place) {
 function focusOn(key: string) {
   document.querySelector<HTMLElement>(`[data-place="${CSS.escape(key)}"]`)?.focus();
 }
-function focused(place: Place) {
-  here.value = place.key;
-}
 // What was chosen is looked at as it is now.
 watch(byKey, (now) => {
   if (chosen.value) chosen.value = now.get(chosen.value.key) ?? null;
 });
-
-const numberOf = (candidate: string) => candidate.replace(/^candidate /, '');
-const surname = (name: string) =>
-  name
-    .replace(/ \(.*\)$/, '')
-    .split(' ')
-    .at(-1) ?? name;
-function sayCell({ slot, station, start, faults: wrong }: Cell): string {
-  const where = `${station}, ${clock.value.at(start)}`;
-  if (!slot) return `Nobody, ${where}`;
-  const by = slot.examiner ?? 'no examiner';
-  const also = slot.second ? `, also ${slot.second}` : '';
-  const broken = wrong.length > 0 ? `. ${wrong.map(({ words }) => words).join('. ')}` : '';
-  return `${slot.candidate}, ${where}, ${by}${also}${broken}`;
-}
-function sayStint({ examiners, station, patients, open }: Stint): string {
-  const who = examiners.length > 0 ? examiners.join(', ') : 'Nobody';
-  const plays = patients.length > 0 ? `; patient ${patients.join(', ')}` : '';
-  return `${who}${open ? ', not everywhere' : ''} at ${station}${plays}`;
-}
-/** Columns: the couch, then the rounds, with a gap before each wave. */
-function columnsOf({ rounds }: CircuitGrid): string {
-  const parts = rounds.map(({ first }, i) =>
-    first && i > 0 ? '10px minmax(30px, 1fr)' : 'minmax(30px, 1fr)',
-  );
-  return `minmax(128px, 190px) ${parts.join(' ')}`;
-}
-function columnAt({ rounds }: CircuitGrid, column: number): number {
-  const gaps = rounds.slice(1, column + 1).filter(({ first }) => first).length;
-  return column + gaps + 2;
-}
-function spanOf(grid: CircuitGrid, stint: Stint): string {
-  return `${columnAt(grid, stint.column)} / span ${stint.columns}`;
-}
 </script>
 
 <template>
   <div class="board" :class="{ holding: held !== null }">
     <section v-for="grid in grids" :key="grid.circuit" class="circuit">
       <h3>Circuit {{ plan.circuitNames[grid.circuit] ?? grid.circuit + 1 }}</h3>
-      <div class="scroll">
-        <div
-          ref="boards"
-          class="grid"
-          role="group"
-          :aria-label="`Circuit ${plan.circuitNames[grid.circuit] ?? grid.circuit + 1}: couches by time`"
-          :style="{ gridTemplateColumns: columnsOf(grid) }"
-        >
-          <span class="corner" style="grid-column: 1; grid-row: 1" />
-          <span
-            v-for="(round, i) in grid.rounds"
-            :key="`t${round.wave} ${round.start}`"
-            class="time figures"
-            :style="{ gridColumn: columnAt(grid, i), gridRow: 1 }"
-          >
-            {{ clock.at(round.start) }}
-          </span>
-          <template v-for="(station, row) in grid.stations" :key="station">
-            <span class="couch" :style="{ gridColumn: 1, gridRow: `${2 * row + 2} / span 2` }">
-              {{ station }}
-              <small v-if="plan.places[`${grid.circuit + 1} ${station}`]" class="soft">
-                {{ plan.places[`${grid.circuit + 1} ${station}`] }}
-              </small>
-            </span>
-          </template>
-          <button
-            v-for="stint in grid.stints"
-            :key="stint.key"
-            type="button"
-            class="stint"
-            :class="{
-              open: stint.open,
-              held: held?.key === stint.key,
-              over: over?.key === stint.key,
-              chosen: chosen?.key === stint.key,
-            }"
-            :data-place="stint.key"
-            :data-held="stint.examiners.length > 0 ? '' : undefined"
-            :tabindex="stint.key === here ? 0 : -1"
-            :aria-label="sayStint(stint)"
-            :title="sayStint(stint)"
-            :style="{ gridColumn: spanOf(grid, stint), gridRow: 2 * stint.row + 2 }"
-            @click="chosen = stint"
-            @focus="focused(stint)"
-            @keydown="onKey($event, stint)"
-          >
-            <b v-if="stint.open" aria-hidden="true">! </b>
-            {{ stint.examiners.length > 0 ? stint.examiners.map(surname).join(', ') : 'nobody' }}
-          </button>
-          <button
-            v-for="cell in grid.cells"
-            :key="cell.key"
-            type="button"
-            class="cell figures"
-            :class="{
-              free: !cell.slot,
-              hard: cell.faults.some((fault) => fault.hard),
-              wrong: cell.faults.length > 0,
-              held: held?.key === cell.key,
-              over: over?.key === cell.key,
-              chosen: chosen?.key === cell.key,
-              same:
-                chosen?.kind === 'cell' &&
-                chosen.slot !== null &&
-                cell.slot?.candidate === chosen.slot.candidate,
-            }"
-            :data-place="cell.key"
-            :data-held="cell.slot ? '' : undefined"
-            :tabindex="cell.key === here || (here === '' && cell === grids[0]?.cells[0]) ? 0 : -1"
-            :aria-label="sayCell(cell)"
-            :title="sayCell(cell)"
-            :style="{ gridColumn: columnAt(grid, cell.column), gridRow: 2 * cell.row + 3 }"
-            @click="chosen = cell"
-            @focus="focused(cell)"
-            @keydown="onKey($event, cell)"
-          >
-            <template v-if="cell.slot">
-              {{ numberOf(cell.slot.candidate)
-              }}<sup v-if="cell.slot.second" aria-hidden="true">2</sup
-              ><i v-if="stretched.has(cell.slot.candidate)" aria-hidden="true">+</i
-              ><b v-if="cell.faults.length > 0" aria-hidden="true">!</b>
-            </template>
-            <template v-else>·</template>
-          </button>
-        </div>
-      </div>
+      <CircuitBoard
+        :plan="plan"
+        :grid="grid"
+        :held="held?.key ?? null"
+        :over="over?.key ?? null"
+        :chosen="chosen"
+        :in-turn="inTurn"
+        @choose="chosen = $event"
+        @reach="here = $event.key"
+        @press="onKey"
+        @carry="carry"
+        @drop="letGo"
+      />
     </section>
     <p class="soft legend">
       <span><sup>2</sup> marked by two</span>
@@ -270,105 +148,6 @@ function spanOf(grid: CircuitGrid, stint: Stint): string {
 <style scoped>
 .circuit + .circuit {
   margin-top: 14px;
-}
-.scroll {
-  overflow-x: auto;
-  padding: 3px;
-}
-.grid {
-  display: grid;
-  gap: 1px 2px;
-  min-width: max-content;
-}
-.time {
-  font-size: 0.72rem;
-  color: var(--soft);
-  text-align: center;
-  border-bottom: 1px solid var(--rule);
-  padding: 0 1px;
-}
-.corner,
-.couch {
-  position: sticky;
-  left: -3px;
-  z-index: 2;
-  background: var(--sheet);
-}
-.couch {
-  padding: 3px 8px 0 2px;
-  font-size: 0.88rem;
-  line-height: 1.15;
-  border-top: 1px solid var(--rule);
-  overflow: hidden;
-}
-.couch small {
-  display: block;
-}
-.stint,
-.cell {
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  padding: 0;
-  cursor: pointer;
-  touch-action: pan-x pan-y;
-}
-.stint {
-  font-size: 0.76rem;
-  color: var(--soft);
-  text-align: left;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  padding: 1px 4px 0;
-  border-top: 1px solid var(--rule);
-  min-width: 0;
-}
-.stint.open {
-  color: var(--madder);
-}
-.cell {
-  min-height: 28px;
-  text-align: center;
-  background: color-mix(in srgb, var(--petrol) 9%, transparent);
-  border-radius: 3px;
-  font-size: 0.92rem;
-}
-.cell sup {
-  font-size: 0.62rem;
-  color: var(--petrol);
-  line-height: 0;
-}
-.cell i {
-  font-style: normal;
-  color: var(--ochre);
-}
-.cell.free {
-  background: none;
-  color: var(--soft);
-  border: 1px dashed var(--rule);
-}
-.cell.wrong {
-  box-shadow: inset 0 0 0 1.5px var(--ochre);
-}
-.cell.hard {
-  box-shadow: inset 0 0 0 2px var(--madder);
-}
-.cell.same {
-  background: color-mix(in srgb, var(--petrol) 30%, transparent);
-}
-.chosen {
-  outline: 2px solid var(--petrol);
-}
-.held {
-  outline: 2px dashed var(--ink);
-}
-.over {
-  outline: 3px solid var(--madder);
-}
-.dragged {
-  opacity: 0.35;
 }
 .legend {
   display: flex;

@@ -34,10 +34,9 @@ const busy = ref(false);
 const heldOn = computed(() => store.current?.heldOn ?? '');
 const zone = computed(() => store.current?.zone ?? 'UTC');
 
-/** What was changed stands on the page at once; where it is not taken, what holds comes back. */
-async function keep(now: Partial<Resources>, act: () => Promise<Resources>) {
+/** Only what was changed is sent; where it is not taken, what holds comes back. */
+async function keep(act: () => Promise<Resources>) {
   problem.value = '';
-  if (data.value) take({ ...data.value, ...now });
   busy.value = true;
   try {
     take(await act());
@@ -49,59 +48,59 @@ async function keep(now: Partial<Resources>, act: () => Promise<Resources>) {
     busy.value = false;
   }
 }
-const keepExaminers = (examiners: Resources['examiners']) =>
-  keep({ examiners }, () =>
+const keepExaminer = ({
+  accountId,
+  takesPart,
+  present,
+  regions,
+  conflicts,
+}: Resources['examiners'][number]) =>
+  keep(() =>
     call('PUT /examinations/:examination/resources/examiners', {
       params: params.value,
       body: {
-        examiners: examiners.map(({ accountId, takesPart, present, regions, conflicts }) => ({
-          accountId,
-          takesPart,
-          present,
-          regions,
-          conflicts: conflicts.map(({ candidateId, reason }) => ({ candidateId, reason })),
-        })),
+        examiners: [
+          {
+            accountId,
+            takesPart,
+            present,
+            regions,
+            conflicts: conflicts.map(({ candidateId, reason }) => ({ candidateId, reason })),
+          },
+        ],
       },
     }),
   );
-type Patient = Omit<Resources['patients'][number], 'id' | 'stations'> & { id: string | null };
-const keepPatients = (patients: Patient[]) =>
-  keep({}, () =>
+type Patient = Omit<Resources['patients'][number], 'id' | 'stations'> & {
+  id: string | null;
+  retired: boolean;
+};
+const keepPatient = ({ id, name, takesPart, present, barred, mostInARow, retired }: Patient) =>
+  keep(() =>
     call('PUT /examinations/:examination/resources/patients', {
       params: params.value,
-      body: {
-        patients: patients.map(({ id, name, takesPart, present, barred, mostInARow }) => ({
-          id,
-          name,
-          takesPart,
-          present,
-          barred,
-          mostInARow,
-        })),
-      },
+      body: { patients: [{ id, name, takesPart, present, barred, mostInARow, retired }] },
     }),
   );
-const keepRooms = (rooms: { id: string | null; name: string; couches: number }[]) =>
-  keep({}, () =>
-    call('PUT /examinations/:examination/resources/rooms', {
-      params: params.value,
-      body: { rooms },
-    }),
+const keepRooms = (body: {
+  rooms: { id: string | null; name: string; couches: number }[];
+  removed: string[];
+}) =>
+  keep(() =>
+    call('PUT /examinations/:examination/resources/rooms', { params: params.value, body }),
   );
-const keepPlaces = (places: PlaceResource[]) =>
-  keep({ places }, () =>
-    call('PUT /examinations/:examination/resources/places', {
-      params: params.value,
-      body: { places },
-    }),
+const keepPlaces = (body: {
+  places: PlaceResource[];
+  cleared: Pick<PlaceResource, 'stationId' | 'circuit'>[];
+}) =>
+  keep(() =>
+    call('PUT /examinations/:examination/resources/places', { params: params.value, body }),
   );
 const placeAll = () =>
-  keep({}, () =>
-    call('POST /examinations/:examination/resources/places', { params: params.value }),
-  );
+  keep(() => call('POST /examinations/:examination/resources/places', { params: params.value }));
 const keepEquipment = useDebounceFn(
   (what: string, pieces: number | null) =>
-    keep({}, () =>
+    keep(() =>
       call('PUT /examinations/:examination/resources/equipment', {
         params: params.value,
         body: { equipment: [{ what, pieces }] },
@@ -136,7 +135,7 @@ const keepEquipment = useDebounceFn(
           :held-on="heldOn"
           :zone="zone"
           :disabled="busy"
-          @keep="keepExaminers"
+          @keep="keepExaminer"
         />
         <PatientsTab
           v-else-if="tab === 'patients'"
@@ -144,14 +143,16 @@ const keepEquipment = useDebounceFn(
           :held-on="heldOn"
           :zone="zone"
           :disabled="busy"
-          @keep="keepPatients"
+          @keep="keepPatient"
         />
         <RoomsTab
           v-else-if="tab === 'rooms'"
           :resources="data"
           :disabled="busy"
-          @rooms="keepRooms"
-          @places="keepPlaces"
+          @room="keepRooms({ rooms: [$event], removed: [] })"
+          @remove="keepRooms({ rooms: [], removed: [$event] })"
+          @place="keepPlaces({ places: [$event], cleared: [] })"
+          @clear="keepPlaces({ places: [], cleared: [$event] })"
           @all="placeAll"
         />
         <EquipmentTab v-else :resources="data" :disabled="false" @keep="keepEquipment" />

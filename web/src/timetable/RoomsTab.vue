@@ -9,7 +9,14 @@ import WideTable from '../shell/WideTable.vue';
 type Room = { id: string | null; name: string; couches: number };
 /** Rooms with their couches, and which station of which circuit stands at each. */
 const props = defineProps<{ resources: Resources; disabled: boolean }>();
-const emit = defineEmits<{ rooms: [Room[]]; places: [PlaceResource[]]; all: [] }>();
+type Place = Pick<PlaceResource, 'stationId' | 'circuit'>;
+const emit = defineEmits<{
+  room: [Room];
+  remove: [id: string];
+  place: [PlaceResource];
+  clear: [Place];
+  all: [];
+}>();
 const store = useExamination();
 const stations = computed(() => store.current?.stationList ?? []);
 const circuits = computed(() => Array.from({ length: props.resources.circuits }, (_, i) => i + 1));
@@ -29,26 +36,16 @@ const placeOf = (stationId: string, circuit: number) => {
 };
 const needed = computed(() => stations.value.length * circuits.value.length);
 function put(stationId: string, circuit: number, where: string | null) {
-  const others = props.resources.places.filter(
-    (one) => one.stationId !== stationId || one.circuit !== circuit,
-  );
-  if (where === null) return emit('places', others);
+  if (where === null) return emit('clear', { stationId, circuit });
   const [roomId = '', couch = '1'] = where.split(' ');
-  emit('places', [...others, { stationId, circuit, roomId, couch: Number(couch) }]);
+  emit('place', { stationId, circuit, roomId, couch: Number(couch) });
 }
 const fresh = ref({ name: '', couches: '1' });
 function add() {
-  emit('rooms', [
-    ...props.resources.rooms,
-    { id: null, name: fresh.value.name.trim(), couches: Number(fresh.value.couches) || 1 },
-  ]);
+  const couches = Number(fresh.value.couches) || 1;
+  emit('room', { id: null, name: fresh.value.name.trim(), couches });
   fresh.value = { name: '', couches: '1' };
 }
-const remove = (id: string) =>
-  emit(
-    'rooms',
-    props.resources.rooms.filter((room) => room.id !== id),
-  );
 </script>
 
 <template>
@@ -66,7 +63,7 @@ const remove = (id: string) =>
     <li v-for="room in resources.rooms" :key="room.id">
       {{ room.name }} <span class="soft">{{ counted(room.couches, 'couch', 'couches') }}</span>
       <RowMenu :label="`What can be done with ${room.name}`" :disabled="disabled">
-        <v-list-item title="Take out" @click="remove(room.id)" />
+        <v-list-item title="Take out" @click="emit('remove', room.id)" />
       </RowMenu>
     </li>
   </ul>
