@@ -91,6 +91,13 @@ interface Row {
   readonly patient: string | null;
 }
 
+/** Each is looked up by the key of its row: a plan just written has no statistics to plan a join by. */
+const PARTS = [
+  ['e', 'examiner'],
+  ['z', 'second'],
+  ['p', 'patient'],
+] as const;
+
 /** The slots of a plan, in the names of the plan. */
 export async function readSlots(
   db: Database,
@@ -100,14 +107,13 @@ export async function readSlots(
 ): Promise<Slot[]> {
   const { rows } = await db.raw(
     `select s.candidate_id, s.starts, s.ends, s.day, s.circuit, s.wave, s.station_id,
-       p.examiner, p.second, p.patient
+       e.account_id as examiner, z.account_id as second, p.patient_id as patient
      from slot s join timetable t on t.id = s.timetable_id
-       left join (select candidate_id, starts,
-           (array_agg(account_id) filter (where part = 'examiner'))[1] as examiner,
-           (array_agg(account_id) filter (where part = 'second'))[1] as second,
-           (array_agg(patient_id) filter (where part = 'patient'))[1] as patient
-         from slot_person where timetable_id = :timetableId group by candidate_id, starts) p
-         on p.candidate_id = s.candidate_id and p.starts = s.starts
+       ${PARTS.map(
+         ([alias, part]) => `left join slot_person ${alias}
+           on (${alias}.timetable_id, ${alias}.candidate_id, ${alias}.starts, ${alias}.part)
+             = (s.timetable_id, s.candidate_id, s.starts, '${part}')`,
+       ).join(' ')}
      where s.timetable_id = :timetableId and ${readBy('t.examination_id')}
      order by s.starts, s.circuit, s.station_id`,
     { timetableId, viewer },
