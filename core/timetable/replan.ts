@@ -1,5 +1,6 @@
 import { inOrder } from './changes.ts';
 import { Diary } from './diary.ts';
+import { recast } from './recast.ts';
 import { isAvailable, mayExamine, overlap } from './problem.ts';
 import type { PlannedExaminer, PlanningProblem, Slot, Unmet } from './problem.ts';
 import { solve } from './programme.ts';
@@ -48,7 +49,7 @@ export async function replanned(
   const staying = slots.filter(({ start, candidate }) => start > now && !away.has(candidate));
   const arrived = withLatecomers(problem, done, staying, late, now);
   const staffedAgain = await withReliefs(problem, done, arrived.slots, happened, budget);
-  const played = withPatients(problem, done, staffedAgain.slots, happened);
+  const played = recast(problem, done, staffedAgain.slots, happened.patients);
   return {
     slots: inOrder([...done, ...played.slots]),
     unmet: [...arrived.unmet, ...staffedAgain.unmet, ...played.unmet],
@@ -312,7 +313,7 @@ async function relievedBy(
   const seconded = [...inStints].filter(({ second }) => second !== null);
   const drop = (slot: Slot) => `single ${slot.candidate} ${slot.station}`;
   for (const slot of seconded) programme.costs.set(drop(slot), SECOND_LOST);
-  nowhereTwice(programme, stints, may, choice, seconded, drop, able);
+  nowhereTwice(programme, stints, choice, seconded, drop, able);
   const { chosen } = await solve(programme, budget);
 
   const given = new Map<Slot, string | null>();
@@ -336,7 +337,6 @@ async function relievedBy(
 function nowhereTwice(
   { costs, rows }: Programme & { rows: Row[] },
   stints: readonly Stint[],
-  may: ReadonlyMap<Stint, readonly PlannedExaminer[]>,
   choice: (stint: Stint, who: string) => string,
   seconded: readonly Slot[],
   drop: (slot: Slot) => string,
@@ -348,9 +348,7 @@ function nowhereTwice(
     const now = stints.filter(({ slots }) => slots.some((slot) => runs(slot, at)));
     const pairs = seconded.filter((slot) => runs(slot, at));
     for (const { id } of able) {
-      const own = now.filter(
-        (stint) => costs.has(choice(stint, id)) && may.get(stint) !== undefined,
-      );
+      const own = now.filter((stint) => costs.has(choice(stint, id)));
       const second = pairs.filter((slot) => slot.second === id);
       if (own.length + second.length < 2) continue;
       // A second duty is given up where its choice is made: 1 - drop counts against the one allowed.
@@ -361,54 +359,4 @@ function nowhereTwice(
       rows.push({ terms, is: '<=', value: 1 - second.length });
     }
   }
-}
-
-/** Somebody who is free plays on for whoever cannot: who bore nothing just before, if there is one. */
-function withPatients(
-  problem: PlanningProblem,
-  done: readonly Slot[],
-  slots: readonly Slot[],
-  { patients: ill }: Happened,
-): Replanned {
-  const away = new Set(ill);
-  const played = new Set(problem.patients.flatMap(({ stations }) => stations));
-  const diary = new Diary();
-  const kept = slots.map((slot) =>
-    slot.patient !== null && away.has(slot.patient) ? { ...slot, patient: null } : slot,
-  );
-  for (const slot of [...done, ...kept]) if (slot.patient !== null) diary.take(slot.patient, slot);
-  const unmet: Unmet[] = [];
-  const jointOf = new Map(problem.stations.map(({ id, joint }) => [id, joint ?? id]));
-  const all = [...done, ...kept];
-  const near = (who: string, slot: Slot) =>
-    all.some(
-      (other) =>
-        other.patient === who &&
-        jointOf.get(other.station ?? '') === jointOf.get(slot.station ?? '') &&
-        Math.abs(other.start - slot.start) < 2 * (slot.end - slot.start),
-    );
-  return {
-    unmet,
-    slots: kept.map((slot) => {
-      if (slot.station === null || slot.patient !== null || !played.has(slot.station)) return slot;
-      const { station } = slot;
-      const free = problem.patients.filter(
-        ({ id, stations, available }) =>
-          !away.has(id) &&
-          stations.includes(station) &&
-          isAvailable(available, slot) &&
-          diary.isFree(id, slot),
-      );
-      const best = free.find(({ id }) => !near(id, slot)) ?? free[0];
-      if (!best) {
-        const why = `nobody who may play ${station} is free for ${slot.candidate}`;
-        unmet.push({ rule: 'simulated-patient', who: station, why });
-        return slot;
-      }
-      diary.take(best.id, slot);
-      const now = { ...slot, patient: best.id };
-      all.push(now);
-      return now;
-    }),
-  };
 }
