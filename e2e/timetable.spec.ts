@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { callApi, LEAD, signIn } from './people.ts';
+import { callApi, inOwnBrowser, LEAD, signIn } from './people.ts';
 
 const CANDIDATES = 48;
 
@@ -32,6 +32,7 @@ const said = (page: Page) =>
 
 test('48 candidates over 8 stations and 2 circuits: planned, changed by hand and by key, and again when an examiner falls ill', async ({
   page,
+  browser,
 }) => {
   test.setTimeout(240_000);
   page.setDefaultTimeout(30_000);
@@ -79,7 +80,10 @@ test('48 candidates over 8 stations and 2 circuits: planned, changed by hand and
 
   const first = cell(page, /^candidate 1, 1 /);
   const second = cell(page, /^candidate 2, 2 /);
-  await test.step('two candidates change places by dragging one onto the other', async () => {
+  await test.step('two candidates change places by dragging one onto the other; another lead sees it', async () => {
+    const other = await inOwnBrowser(browser, LEAD);
+    await other.goto(`/examinations/${id}/timetable`);
+    await expect(cell(other, /^candidate 1, 1 /)).toBeVisible();
     await first.scrollIntoViewIfNeeded();
     const [from, to] = [await first.boundingBox(), await second.boundingBox()];
     if (!from || !to) throw new Error('The board is not there.');
@@ -91,6 +95,8 @@ test('48 candidates over 8 stations and 2 circuits: planned, changed by hand and
     await page.mouse.up();
     await expect(said(page)).toContainText('Candidate 1 and candidate 2 change places.');
     await expect(cell(page, /^candidate 2, 1 /)).toBeVisible();
+    await expect(cell(other, /^candidate 2, 1 /)).toBeVisible();
+    await other.context().close();
   });
 
   await test.step('and back by the keyboard, where a wrong place says what it would break', async () => {

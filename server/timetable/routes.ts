@@ -1,40 +1,72 @@
 import { stringify } from 'csv-stringify/sync';
+import type { Hints } from '../hints/hints.ts';
 import { route } from '../http/route.ts';
 import { publishPlan } from './publishing.ts';
 import * as resources from './resources.ts';
 import * as service from './service.ts';
 import { askPlan } from './work.ts';
 
+/** What changed is said to whoever looks at the examination, once it has changed. */
+async function telling<T>(hints: Hints, examination: string, change: Promise<T>): Promise<T> {
+  const answer = await change;
+  hints.examinationChanged(examination);
+  return answer;
+}
+
 export const timetableRoutes = [
   route('GET /examinations/:examination/resources', ({ db, params, account }) =>
     resources.readResources(db, params.examination, account),
   ),
-  route('PUT /examinations/:examination/resources/examiners', ({ db, params, body, account }) =>
-    resources.keepExaminers(db, params.examination, body, account),
+  route(
+    'PUT /examinations/:examination/resources/examiners',
+    ({ db, hints, params, body, account }) =>
+      telling(
+        hints,
+        params.examination,
+        resources.keepExaminers(db, params.examination, body, account),
+      ),
   ),
-  route('PUT /examinations/:examination/resources/patients', ({ db, params, body, account }) =>
-    resources.keepPatients(db, params.examination, body, account),
+  route(
+    'PUT /examinations/:examination/resources/patients',
+    ({ db, hints, params, body, account }) =>
+      telling(
+        hints,
+        params.examination,
+        resources.keepPatients(db, params.examination, body, account),
+      ),
   ),
-  route('PUT /examinations/:examination/resources/rooms', ({ db, params, body, account }) =>
-    resources.keepRooms(db, params.examination, body, account),
+  route('PUT /examinations/:examination/resources/rooms', ({ db, hints, params, body, account }) =>
+    telling(hints, params.examination, resources.keepRooms(db, params.examination, body, account)),
   ),
-  route('PUT /examinations/:examination/resources/places', ({ db, params, body, account }) =>
-    resources.keepPlaces(db, params.examination, body, account),
+  route('PUT /examinations/:examination/resources/places', ({ db, hints, params, body, account }) =>
+    telling(hints, params.examination, resources.keepPlaces(db, params.examination, body, account)),
   ),
-  route('POST /examinations/:examination/resources/places', ({ db, params, account }) =>
-    resources.placeAll(db, params.examination, account),
+  route('POST /examinations/:examination/resources/places', ({ db, hints, params, account }) =>
+    telling(hints, params.examination, resources.placeAll(db, params.examination, account)),
   ),
-  route('PUT /examinations/:examination/resources/equipment', ({ db, params, body, account }) =>
-    resources.keepEquipment(db, params.examination, body, account),
+  route(
+    'PUT /examinations/:examination/resources/equipment',
+    ({ db, hints, params, body, account }) =>
+      telling(
+        hints,
+        params.examination,
+        resources.keepEquipment(db, params.examination, body, account),
+      ),
   ),
-  route('POST /examinations/:examination/resources/file', ({ db, params, query, body, account }) =>
-    resources.takeFile(db, params.examination, query.of, body, account),
+  route(
+    'POST /examinations/:examination/resources/file',
+    ({ db, hints, params, query, body, account }) =>
+      telling(
+        hints,
+        params.examination,
+        resources.takeFile(db, params.examination, query.of, body, account),
+      ),
   ),
   route('GET /examinations/:examination/timetable', ({ db, params, account }) =>
     service.readTimetable(db, params.examination, account),
   ),
-  route('PUT /examinations/:examination/timetable', ({ db, params, body, account }) =>
-    service.keepWish(db, params.examination, body, account),
+  route('PUT /examinations/:examination/timetable', ({ db, hints, params, body, account }) =>
+    telling(hints, params.examination, service.keepWish(db, params.examination, body, account)),
   ),
   route('POST /examinations/:examination/timetable', ({ db, jobs, params, account }) =>
     askPlan(db, jobs, params.examination, account),
@@ -42,18 +74,32 @@ export const timetableRoutes = [
   route('GET /examinations/:examination/timetables/:timetable', ({ db, params, account }) =>
     service.readPlan(db, params.examination, params.timetable, account),
   ),
-  route('DELETE /examinations/:examination/timetables/:timetable', ({ db, params, account }) =>
-    service.dropDraft(db, params.examination, params.timetable, account),
+  route(
+    'DELETE /examinations/:examination/timetables/:timetable',
+    ({ db, hints, params, account }) =>
+      telling(
+        hints,
+        params.examination,
+        service.dropDraft(db, params.examination, params.timetable, account),
+      ),
   ),
   route(
     'POST /examinations/:examination/timetables/:timetable/changes',
-    ({ db, params, body, account }) =>
-      service.changePlan(db, params.examination, params.timetable, body, account),
+    ({ db, hints, params, body, account }) =>
+      telling(
+        hints,
+        params.examination,
+        service.changePlan(db, params.examination, params.timetable, body, account),
+      ),
   ),
   route(
     'POST /examinations/:examination/timetables/:timetable/undoing',
-    ({ db, params, body, account }) =>
-      service.undoChange(db, params.examination, params.timetable, body.revision, account),
+    ({ db, hints, params, body, account }) =>
+      telling(
+        hints,
+        params.examination,
+        service.undoChange(db, params.examination, params.timetable, body.revision, account),
+      ),
   ),
   route(
     'POST /examinations/:examination/timetables/:timetable/rest',
@@ -62,8 +108,12 @@ export const timetableRoutes = [
   ),
   route(
     'PUT /examinations/:examination/timetables/:timetable/publication',
-    ({ db, params, body, account }) =>
-      publishPlan(db, params.examination, params.timetable, body.revision, account),
+    ({ db, hints, params, body, account }) =>
+      telling(
+        hints,
+        params.examination,
+        publishPlan(db, params.examination, params.timetable, body.revision, account),
+      ),
   ),
   route(
     'GET /examinations/:examination/timetables/:timetable/table',

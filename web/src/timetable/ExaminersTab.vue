@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import type { CandidatePage } from '@kritikos/contracts/examinations';
 import type { ExaminerResource, Resources } from '@kritikos/contracts/timetable';
 import { computed, ref } from 'vue';
-import { useReading } from '../http/useReading.ts';
+import { call } from '../http/api.ts';
+import { useRead } from '../http/useReading.ts';
 import WideTable from '../shell/WideTable.vue';
 import PresenceField from './PresenceField.vue';
 
@@ -14,18 +16,29 @@ const props = defineProps<{
   disabled: boolean;
 }>();
 const emit = defineEmits<{ keep: [ExaminerResource] }>();
-const { data: page } = useReading('GET /examinations/:examination/candidates', () => ({
-  params: { examination: props.examination },
-  query: { limit: 200 },
-}));
+/** All of them, however many pages that takes. */
+const { data: everybody } = useRead(
+  () => ['every candidate', props.examination],
+  async () => {
+    const found: CandidatePage['candidates'] = [];
+    for (;;) {
+      const { total, candidates: more } = await call('GET /examinations/:examination/candidates', {
+        params: { examination: props.examination },
+        query: { offset: found.length, limit: 200 },
+      });
+      found.push(...more);
+      if (more.length === 0 || found.length >= total) return found;
+    }
+  },
+);
 const candidates = computed(() =>
-  (page.value?.candidates ?? []).map(({ id, number, name }) => ({
+  (everybody.value ?? []).map(({ id, number, name }) => ({
     value: id,
     title: `${number} ${name}`,
   })),
 );
 const numbers = computed(
-  () => new Map((page.value?.candidates ?? []).map(({ id, number }) => [id, number])),
+  () => new Map((everybody.value ?? []).map(({ id, number }) => [id, number])),
 );
 
 /** Only what was changed is said; whatever another lead changes meanwhile stays. */

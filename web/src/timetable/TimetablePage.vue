@@ -52,8 +52,11 @@ watch(
   async (now) => {
     if (!now) return;
     wish.value ??= now.wish;
-    if (now.plans.some(({ id }) => id === shown.value)) return;
-    await show(now.plans[0]?.id ?? '');
+    const known = now.plans.find(({ id }) => id === shown.value);
+    if (!known) return show(now.plans[0]?.id ?? '');
+    const { revision, state } = plan.value ?? known;
+    // Another lead changed it meanwhile.
+    if (!busy.value && (known.revision !== revision || known.state !== state)) await open(known.id);
   },
   { immediate: true },
 );
