@@ -5,6 +5,7 @@ import type { Database } from '../db/database.ts';
 import { importCandidates } from '../examinations/candidates.ts';
 import { requireExamination } from '../examinations/service.ts';
 import { questionOf } from '../timetable/question.ts';
+import { takeFile } from '../timetable/resourceFiles.ts';
 import * as resources from '../timetable/resources.ts';
 import { keepWish } from '../timetable/service.ts';
 import { keepPlan } from '../timetable/work.ts';
@@ -75,7 +76,7 @@ export async function planNextYear(
 
 async function bringResources(db: Database, examinationId: string, lead: Account): Promise<void> {
   const file = (of: 'rooms' | 'patients' | 'examiners', lines: readonly string[]) =>
-    resources.takeFile(db, examinationId, of, lines.join('\n'), lead).then(({ errors }) => {
+    takeFile(db, examinationId, of, lines.join('\n'), lead).then(({ errors }) => {
       if (errors.length > 0) throw new Error(`The demo's ${of}: ${JSON.stringify(errors)}`);
     });
   await file('rooms', ['room;couches', ...ROOMS.map((room) => room.join(';'))]);

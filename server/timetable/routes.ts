@@ -2,6 +2,7 @@ import { stringify } from 'csv-stringify/sync';
 import type { Hints } from '../hints/hints.ts';
 import { route } from '../http/route.ts';
 import { publishPlan } from './publishing.ts';
+import { takeFile } from './resourceFiles.ts';
 import * as resources from './resources.ts';
 import * as service from './service.ts';
 import { askPlan } from './work.ts';
@@ -56,11 +57,7 @@ export const timetableRoutes = [
   route(
     'POST /examinations/:examination/resources/file',
     ({ db, hints, params, query, body, account }) =>
-      telling(
-        hints,
-        params.examination,
-        resources.takeFile(db, params.examination, query.of, body, account),
-      ),
+      telling(hints, params.examination, takeFile(db, params.examination, query.of, body, account)),
   ),
   route('GET /examinations/:examination/timetable', ({ db, params, account }) =>
     service.readTimetable(db, params.examination, account),
