@@ -4,7 +4,9 @@ import { route } from '../http/route.ts';
 import { publishPlan } from './publishing.ts';
 import { takeFile } from './resourceFiles.ts';
 import * as resources from './resources.ts';
+import { planRest } from './rest.ts';
 import * as service from './service.ts';
+import { planTable } from './table.ts';
 import { askPlan } from './work.ts';
 
 /** What changed is said to whoever looks at the examination, once it has changed. */
@@ -101,7 +103,7 @@ export const timetableRoutes = [
   route(
     'POST /examinations/:examination/timetables/:timetable/rest',
     ({ db, params, body, account }) =>
-      service.planRest(db, params.examination, params.timetable, body, account),
+      planRest(db, params.examination, params.timetable, body, account),
   ),
   route(
     'PUT /examinations/:examination/timetables/:timetable/publication',
@@ -115,12 +117,7 @@ export const timetableRoutes = [
   route(
     'GET /examinations/:examination/timetables/:timetable/table',
     async ({ db, params, account }) => {
-      const { fileName, rows } = await service.planTable(
-        db,
-        params.examination,
-        params.timetable,
-        account,
-      );
+      const { fileName, rows } = await planTable(db, params.examination, params.timetable, account);
       return { fileName, content: stringify(rows, { bom: true, escape_formulas: true }) };
     },
   ),

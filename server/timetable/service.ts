@@ -1,26 +1,21 @@
 import type { Account } from '@kritikos/contracts/accounts';
 import type {
-  Happened,
   Plan,
   PlanChanged,
   PlanSummary,
-  Replanned,
   Timetable,
   TimetableWish,
 } from '@kritikos/contracts/timetable';
 import { changed, sayChange } from '@kritikos/core/timetable/changes';
-import { differenceOf } from '@kritikos/core/timetable/difference';
 import { faultsIn, hardWords, newFaults } from '@kritikos/core/timetable/faults';
 import type { PlanningProblem, Slot } from '@kritikos/core/timetable/problem';
 import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
 import { cycleCounts } from '../examinations/repository.ts';
 import { holdExamination, requireExamination } from '../examinations/service.ts';
-import { newId } from '../http/newId.ts';
 import { conflict, HttpProblem, invalid, notFound } from '../http/problems.ts';
-import { replanRest } from '../jobs/pool.ts';
 import * as plans from './planRepository.ts';
-import { questionOf, stationsOf } from './question.ts';
+import { questionOf } from './question.ts';
 import type { Known } from './question.ts';
 import { listPlaces, listRooms } from './resourceRepository.ts';
 import { begunSheets, deleteSlots, insertSlots, readSlots } from './slotRepository.ts';
@@ -333,150 +328,4 @@ export async function dropDraft(
     await recordAction(trx, { accountId: lead.id, action: 'timetable dropped', subject: id });
   });
   return readTimetable(db, examinationId, lead);
-}
-
-/**
- * The rest of a day planned again from now. Without `take` the difference is told and nothing is
- * kept; with it the new plan is a draft that follows the one it came from.
- */
-export async function planRest(
-  db: Database,
-  examinationId: string,
-  id: string,
-  wanted: Happened,
-  lead: Account,
-): Promise<Replanned> {
-  const { summary, problem, known, slots } = await openPlan(db, examinationId, id, lead);
-  for (const [list, names] of [
-    ['examiners', known.examiners],
-    ['patients', known.patients],
-    ['gone', known.candidates],
-  ] as const) {
-    const strange = wanted[list].find((name) => !names.has(name));
-    if (strange !== undefined)
-      throw invalid([{ pointer: `/${list}`, detail: `names ${strange}, who is not in the plan` }]);
-  }
-  const strange = wanted.late.find(({ candidate }) => !known.candidates.has(candidate));
-  if (strange)
-    throw invalid([
-      { pointer: '/late', detail: `names ${strange.candidate}, who is not in the plan` },
-    ]);
-  const inMinute = (instant: string) => Date.parse(instant) / MINUTE;
-  const { slots: after, unmet } = await replanRest({
-    problem,
-    slots,
-    seed: summary.seed,
-    happened: {
-      now: inMinute(wanted.now),
-      examiners: wanted.examiners,
-      patients: wanted.patients,
-      gone: wanted.gone,
-      late: wanted.late.map(({ candidate, from }) => ({ candidate, from: inMinute(from) })),
-    },
-  });
-  const { zone } = await requireExamination(db, examinationId, lead);
-  const clock = new Intl.DateTimeFormat('en-GB', {
-    hour: '2-digit',
-    minute: '2-digit',
-    timeZone: zone,
-  });
-  const difference = differenceOf(slots, after, (minute) => clock.format(minute * MINUTE));
-  if (!wanted.take) return { ...difference, unmet: [...unmet], plan: null } as Replanned;
-  const made = newId();
-  await db.transaction(async (trx) => {
-    await holdExamination(trx, examinationId, lead);
-    await plans.insertPlan(trx, {
-      id: made,
-      examinationId,
-      wish: summary.wish,
-      follows: { id, at: new Date(wanted.now) },
-      seed: summary.seed,
-      bound: summary.bound,
-      length: lengthOf(problem, after),
-      unmet,
-      precision: summary.precision,
-      madeBy: lead.id,
-    });
-    await insertSlots(trx, made, after, known);
-    await recordAction(trx, {
-      accountId: lead.id,
-      action: 'timetable planned again',
-      subject: examinationId,
-      detail: { timetable: made, from: id, now: wanted.now, told: difference.people.length },
-    });
-  });
-  return { ...difference, unmet: [...unmet], plan: made } as Replanned;
-}
-
-function lengthOf({ readingMinutes }: PlanningProblem, slots: readonly Slot[]): number {
-  const days = new Map<number, { start: number; end: number }>();
-  for (const { day, start, end } of slots) {
-    const own = days.get(day) ?? { start, end };
-    days.set(day, { start: Math.min(own.start, start), end: Math.max(own.end, end) });
-  }
-  return [...days.values()].reduce((sum, { start, end }) => sum + end - start + readingMinutes, 0);
-}
-
-/** A plan as a table, a row a slot; that it left the house is written down. */
-export async function planTable(
-  db: Database,
-  examinationId: string,
-  id: string,
-  viewer: Account,
-): Promise<{ fileName: string; rows: string[][] }> {
-  const plan = await readPlan(db, examinationId, id, viewer);
-  const positions = new Map(
-    (await stationsOf(db, examinationId, viewer.id)).map((station) => [
-      `${station.position} ${station.title}`,
-      station.position,
-    ]),
-  );
-  const at = new Intl.DateTimeFormat('en-GB', {
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit',
-    hour: '2-digit',
-    minute: '2-digit',
-    timeZone: plan.zone,
-  });
-  await plans.noteCopy(db, {
-    id: newId(),
-    timetableId: id,
-    revision: plan.revision,
-    what: 'table of all slots',
-    takenBy: viewer.id,
-  });
-  const version = `plan ${plan.number}, ${plan.state}${plan.revision > 0 ? `, change ${plan.revision}` : ''}`;
-  const header = [
-    'version',
-    'session',
-    'circuit',
-    'start',
-    'end',
-    'station',
-    'title',
-    'place',
-    'candidate',
-    'examiner',
-    'second examiner',
-    'simulated patient',
-  ];
-  const rows = plan.slots.map((slot) => {
-    const { station } = slot;
-    return [
-      version,
-      String(slot.day + 1),
-      plan.circuitNames[slot.circuit] ?? String(slot.circuit + 1),
-      at.format(slot.start * MINUTE),
-      at.format(slot.end * MINUTE),
-      station === null ? 'rest' : String(positions.get(station) ?? ''),
-      station === null ? '' : station.replace(/^\d+ /, ''),
-      station === null ? '' : (plan.places[`${slot.circuit + 1} ${station}`] ?? ''),
-      slot.candidate.replace(/^candidate /, ''),
-      slot.examiner ?? '',
-      slot.second ?? '',
-      slot.patient ?? '',
-    ];
-  });
-  return { fileName: `plan-${plan.number}.csv`, rows: [header, ...rows] };
 }
