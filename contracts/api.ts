@@ -3,11 +3,12 @@ import { people } from './addresses/people.ts';
 import { bank } from './addresses/bank.ts';
 import { preparation } from './addresses/preparation.ts';
 import { timetables } from './addresses/timetable.ts';
+import { papers } from './addresses/papers.ts';
 import { marking } from './addresses/marking.ts';
 import { outcomes } from './addresses/outcomes.ts';
 import { sources } from './addresses/sources.ts';
 import { office } from './addresses/office.ts';
-import type { Contracts, Params } from './contract.ts';
+import type { Contracts, FileKind, Params } from './contract.ts';
 
 /**
  * Every address of the API, in the order in which an examination is run: one contract a route, from
@@ -19,6 +20,7 @@ export const api = {
   ...bank,
   ...preparation,
   ...timetables,
+  ...papers,
   ...marking,
   ...outcomes,
   ...sources,
@@ -64,4 +66,6 @@ export type Answer<A extends Address> =
   Part<A, 'answers'> extends z.ZodType ? z.output<Part<A, 'answers'>> : never;
 
 /** Addresses whose answer is a file. */
-export type FileAddress = { [A in Address]: Part<A, 'answers'> extends 'csv' ? A : never }[Address];
+export type FileAddress = {
+  [A in Address]: Part<A, 'answers'> extends FileKind ? A : never;
+}[Address];

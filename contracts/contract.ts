@@ -7,6 +7,15 @@ export type Owned = 'examination' | 'station' | 'candidate' | 'sheet' | 'decisio
 /** What somebody may do with a thing: lead or read the examination it is of, or mark it. */
 export type Right = 'lead' | 'read' | 'mark';
 
+/** The kinds of files that are answered, with the media type of each. */
+export const FILE_TYPES = {
+  csv: 'text/csv; charset=utf-8',
+  zip: 'application/zip',
+  calendar: 'text/calendar; charset=utf-8',
+  'open file': 'application/json; charset=utf-8',
+} as const;
+export type FileKind = keyof typeof FILE_TYPES;
+
 /** Anybody who holds one of the roles. */
 export interface ByRole {
   readonly roles: readonly Role[];
@@ -33,10 +42,10 @@ export interface Contract {
   readonly access: Access;
   readonly query?: z.ZodObject;
   readonly body?: z.ZodType;
-  /** What the body is sent as; JSON unless said. A table is CSV or XLSX, its bytes as they are. */
-  readonly takes?: 'csv' | 'table';
-  /** What comes back, as JSON; a file for the spreadsheet; or a stream of server-sent events. */
-  readonly answers: z.ZodType | 'csv' | 'events';
+  /** What the body is sent as; JSON unless said. A table is CSV or XLSX, its bytes as they are; an open file is JSON of any size that there is. */
+  readonly takes?: 'csv' | 'table' | 'open file';
+  /** What comes back, as JSON; a file of one of these kinds; or a stream of server-sent events. */
+  readonly answers: z.ZodType | FileKind | 'events';
 }
 
 export type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';

@@ -8,6 +8,7 @@ export const JOB_KINDS = [
   'agreement',
   'behaviour',
   'timetable',
+  'papers',
 ] as const;
 export type JobKind = (typeof JOB_KINDS)[number];
 

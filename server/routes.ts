@@ -6,6 +6,7 @@ import { calibrationRoutes } from './calibration/routes.ts';
 import { checklistRoutes } from './checklists/routes.ts';
 import { descriptionRoutes } from './description/routes.ts';
 import { examinationRoutes } from './examinations/routes.ts';
+import { paperRoutes } from './papers/routes.ts';
 import { timetableRoutes } from './timetable/routes.ts';
 import type { Route } from './http/route.ts';
 import { markingRoutes } from './marking/routes.ts';
@@ -30,6 +31,7 @@ export const routes: readonly Route[] = [
   ...checklistRoutes,
   ...examinationRoutes,
   ...timetableRoutes,
+  ...paperRoutes,
   ...calibrationRoutes,
   ...markingRoutes,
   ...agreementRoutes,

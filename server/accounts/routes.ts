@@ -2,6 +2,7 @@ import type { Account, Session } from '@kritikos/contracts/accounts';
 import type { Request } from 'express';
 import type { Database } from '../db/database.ts';
 import { HttpProblem } from '../http/problems.ts';
+import { doorOf } from '../http/door.ts';
 import { route } from '../http/route.ts';
 import { csrf } from '../http/session.ts';
 import { accountsWith, hasAnyAccount, listPeople } from './repository.ts';
@@ -77,9 +78,4 @@ async function present(db: Database, request: Request, signedIn: Account | null)
     csrfToken: signedIn ? csrf.generateToken(request) : '',
     needsFirstAdministrator: signedIn === null && !(await hasAnyAccount(db)),
   };
-}
-
-/** The address under which the caller sees this installation. */
-function doorOf(request: Request): string {
-  return `${request.protocol}://${request.host}`;
 }

@@ -48,7 +48,13 @@ describe('the description of the API', () => {
     const names = [...address.matchAll(/:(\w+)/g)].map(([, name]) => name);
     const inPath = operation?.parameters?.filter((p) => p.in === 'path').map((p) => p.name) ?? [];
     expect(inPath).toEqual(names);
-    const kinds = { csv: 'text/csv', events: 'text/event-stream' };
+    const kinds = {
+      csv: 'text/csv',
+      zip: 'application/zip',
+      calendar: 'text/calendar',
+      'open file': 'application/json',
+      events: 'text/event-stream',
+    };
     const { answers } = contract;
     const kind = typeof answers === 'string' ? kinds[answers] : 'application/json';
     expect(Object.keys(operation?.responses['200']?.content ?? {})).toEqual([kind]);

@@ -23,8 +23,15 @@ const BODY_TYPES = {
   json: ['application/json'],
   csv: ['text/csv'],
   table: TABLE_TYPES,
+  'open file': ['application/json'],
 } as const;
-const ANSWER_TYPES = { csv: 'text/csv', events: 'text/event-stream' } as const;
+const ANSWER_TYPES = {
+  csv: 'text/csv',
+  zip: 'application/zip',
+  calendar: 'text/calendar',
+  'open file': 'application/json',
+  events: 'text/event-stream',
+} as const;
 const CHANGES = ['post', 'put', 'patch', 'delete'];
 
 /**

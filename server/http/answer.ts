@@ -1,4 +1,5 @@
 import type { Account } from '@kritikos/contracts/accounts';
+import { FILE_TYPES } from '@kritikos/contracts/contract';
 import type { ByRight, Right } from '@kritikos/contracts/contract';
 import type { Request, RequestHandler } from 'express';
 import type { z } from 'zod';
@@ -27,10 +28,10 @@ export function answer(route: Route, tools: Tools): RequestHandler {
         response,
       });
       if (route.answers === 'events') return; // the route has begun to write
-      if (route.answers === 'csv') {
+      if (typeof route.answers === 'string') {
         const { fileName, content } = result as Download;
         await recordAction(db, { ...whoAndWhat(request, account), action: 'exported' });
-        response.attachment(fileName).type('text/csv; charset=utf-8').send(content);
+        response.attachment(fileName).type(FILE_TYPES[route.answers]).send(content);
         return;
       }
       if (process.env.NODE_ENV === 'test') route.answers.parse(result);
@@ -89,6 +90,7 @@ const BODIES = {
   json: [['application/json'], 'JSON'],
   csv: [['text/csv'], 'CSV'],
   table: [TABLE_TYPES, 'CSV or XLSX'],
+  'open file': [['application/json'], 'JSON'],
 } as const;
 
 function refuseOtherBodies(route: Route, request: Request): void {

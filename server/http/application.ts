@@ -9,7 +9,7 @@ import type { Settings } from '../settings.ts';
 import { answer } from './answer.ts';
 import { problems } from './asProblem.ts';
 import { notFound } from './problems.ts';
-import { readBody, readTableBody } from './readBody.ts';
+import { readBody, readOpenFile, readTableBody } from './readBody.ts';
 import type { Tools } from './route.ts';
 import { apiHeaders, pageHeaders } from './securityHeaders.ts';
 import { refuseForgeries, sessions } from './session.ts';
@@ -34,7 +34,7 @@ export async function application(
   api.use(await sessions(db));
   api.use(refuseForgeries);
   for (const route of routes) {
-    const read = route.takes === 'table' ? [readTableBody] : readBody;
+    const read = bodyReader(route);
     api[route.method](route.path, ...read, answer(route, tools));
   }
   api.use(() => {
@@ -45,4 +45,9 @@ export async function application(
   if (webFolder && existsSync(webFolder)) app.use(webApplication(webFolder));
   app.use(problems(logger));
   return app;
+}
+
+function bodyReader({ takes }: (typeof routes)[number]) {
+  if (takes === 'table') return [readTableBody];
+  return takes === 'open file' ? [readOpenFile] : readBody;
 }

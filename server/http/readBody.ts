@@ -5,6 +5,8 @@ import { HttpProblem } from './problems.ts';
 
 export const LARGEST_BODY = '1mb';
 const LARGEST_TABLE = '8mb';
+/** Of 20,000 candidates at 20 stations a file has about this size. */
+const LARGEST_FILE = '64mb';
 const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
 /** What a table of either kind is sent as. */
 export const TABLE_TYPES = ['text/csv', XLSX];
@@ -14,6 +16,9 @@ export const readBody: RequestHandler[] = [
   express.json({ limit: LARGEST_BODY, verify: refuseBrokenText }),
   express.text({ type: 'text/csv', limit: LARGEST_BODY, verify: refuseBrokenText }),
 ];
+
+/** Reads a whole examination. */
+export const readOpenFile = express.json({ limit: LARGEST_FILE, verify: refuseBrokenText });
 
 /** Reads a table as the bytes that it is. */
 export const readTableBody = express.raw({ type: TABLE_TYPES, limit: LARGEST_TABLE });

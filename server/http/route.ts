@@ -10,10 +10,10 @@ import type { Hints } from '../hints/hints.ts';
 import type { Jobs } from '../jobs/jobs.ts';
 import type { PostOffice } from '../post/postOffice.ts';
 
-/** A file for the spreadsheet. */
+/** A file, named as it is to be kept. */
 export interface Download {
   readonly fileName: string;
-  readonly content: string;
+  readonly content: string | Buffer;
 }
 
 /** What every route can use. */

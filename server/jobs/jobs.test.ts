@@ -32,6 +32,7 @@ async function withWorker(worker: Worker, test: (jobs: Jobs) => Promise<void>): 
     agreement: worker,
     behaviour: worker,
     timetable: worker,
+    papers: worker,
   };
   const jobs = new Jobs(server.tools.db, url.href, pino({ level: 'silent' }), workers);
   try {

@@ -22,6 +22,8 @@ import type { SeverityFound, SeverityJob } from './severityJob.ts';
 import type { TrustJob } from './trustJob.ts';
 import type { YearsApart } from '@kritikos/core/standards/acrossYears';
 import type { YearsJob } from './yearsJob.ts';
+import type { Packed } from '../papers/pack.ts';
+import type { PackJob } from './packJob.ts';
 
 let pool: Piscina | undefined;
 const THREADS = 2;
@@ -105,6 +107,10 @@ export function planTimetable(
 
 export function replanRest(job: ReplanJob): Promise<Replanned> {
   return run('./replanJob.ts', job);
+}
+
+export function packPapers(job: PackJob, around: Around): Promise<Packed> {
+  return run('./packJob.ts', job, around);
 }
 
 export function readCandidates(job: CandidateFileJob): Promise<ImportPreview> {

@@ -68,6 +68,12 @@ const routes: RouteRecordRaw[] = [
         meta: lead('Who and what may be used'),
       },
       {
+        path: 'papers',
+        component: () => import('./papers/PapersPage.vue'),
+        props: true,
+        meta: lead('Papers'),
+      },
+      {
         path: 'calibration',
         component: () => import('./calibration/CalibrationPage.vue'),
         meta: lead('Calibrate'),

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { bandWords } from '../catalogue/bandWords.ts';
+import { bandWords } from '@kritikos/core/marking/bandWords';
 import { ref } from 'vue';
 import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import { choicesOf } from '../marking/markChoices.ts';
-import { byPhase } from '../marking/phases.ts';
+import { byPhase } from '@kritikos/core/marking/phases';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
 

@@ -5,7 +5,7 @@ import { withFreeKey, withoutItem } from '@kritikos/core/checklists/mend';
 import { byDomain, moveItem, stepItem } from '@kritikos/core/checklists/moveItem';
 import type { Domain } from '@kritikos/core/scoring/checklist';
 import { computed, nextTick, ref } from 'vue';
-import { PHASES } from '../marking/phases.ts';
+import { PHASES } from '@kritikos/core/marking/phases';
 import { freeKey } from './freeKey.ts';
 import MarginNote from './MarginNote.vue';
 import PhaseItems from './PhaseItems.vue';

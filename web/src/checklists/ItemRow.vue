@@ -2,7 +2,7 @@
 import { mdiChevronDown, mdiChevronUp, mdiDotsHorizontal, mdiDragVertical } from '@mdi/js';
 import type { DraftItem } from '@kritikos/core/checklists/draftChecklist';
 import type { Domain, ProcedureVariants } from '@kritikos/core/scoring/checklist';
-import { PHASES } from '../marking/phases.ts';
+import { PHASES } from '@kritikos/core/marking/phases';
 import ItemEditor from './ItemEditor.vue';
 import { KIND_WORDS } from './words.ts';
 

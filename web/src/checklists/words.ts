@@ -3,7 +3,7 @@ import type { ItemKind } from '@kritikos/core/checklists/asKind';
 import type { Mend } from '@kritikos/core/checklists/finding';
 import { isItemPiece } from '@kritikos/core/checklists/pieces';
 import type { PlacedItem } from '@kritikos/core/checklists/pieces';
-import { PHASES } from '../marking/phases.ts';
+import { PHASES } from '@kritikos/core/marking/phases';
 import type { Criticality, Observability } from '@kritikos/core/scoring/checklist';
 
 export const KIND_WORDS: Readonly<Record<ItemKind, string>> = {

@@ -7,6 +7,7 @@ import { useReading } from '../http/useReading.ts';
 import { useSubmit } from '../http/useSubmit.ts';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
+import ExaminationFile from './ExaminationFile.vue';
 import NextDialog from './NextDialog.vue';
 
 const router = useRouter();
@@ -41,6 +42,7 @@ const {
     <div class="d-flex align-center ga-4 mb-3">
       <h1>Examinations</h1>
       <v-spacer />
+      <ExaminationFile @made="reload" />
       <v-btn color="primary" variant="flat" @click="creating = true">New examination</v-btn>
     </div>
     <LoadState :error="error" :loading="!data" @retry="reload" />

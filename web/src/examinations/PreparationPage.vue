@@ -51,6 +51,14 @@ async function plan() {
           </div>
         </section>
         <section class="panel">
+          <h2>Papers</h2>
+          <p class="soft">
+            Door sheets, scripts, briefings, blank checklists, route cards, calendars and tables, as
+            one archive.
+          </p>
+          <v-btn :to="`/examinations/${examination.id}/papers`">Make the papers</v-btn>
+        </section>
+        <section class="panel">
           <h2>Sheets without a timetable</h2>
           <p class="soft">
             A sheet for every candidate with the first examiner of a station, and for every n-th

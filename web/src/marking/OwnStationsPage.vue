@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { mdiCalendarExportOutline } from '@mdi/js';
 import type { OwnStation } from '@kritikos/contracts/marking';
 import { watch } from 'vue';
 import { useSession } from '../accounts/session.ts';
-import { call, NoConnection } from '../http/api.ts';
+import { call, linkTo, NoConnection } from '../http/api.ts';
 import { useRead } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 import { keepStations, keptStations } from './deviceStore.ts';
@@ -60,7 +61,19 @@ const signOf = (sheet: OwnSheet) => (sheet.submittedAt ? '✓' : sheet.startedAt
 
 <template>
   <div class="page">
-    <h1>My stations</h1>
+    <div class="d-flex align-center flex-wrap ga-3">
+      <h1>My stations</h1>
+      <v-spacer />
+      <v-btn
+        v-if="data && data.length > 0"
+        variant="text"
+        :prepend-icon="mdiCalendarExportOutline"
+        :href="linkTo('GET /own/calendar', {})"
+        download
+      >
+        Into my calendar
+      </v-btn>
+    </div>
     <p class="soft" role="status">
       {{
         waiting === 0

@@ -4,7 +4,7 @@ import { belongsToVariant } from '@kritikos/core/scoring/checklist';
 import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import { computed } from 'vue';
 import { describeValue } from './describeEvent.ts';
-import { byPhase } from './phases.ts';
+import { byPhase } from '@kritikos/core/marking/phases';
 import WideTable from '../shell/WideTable.vue';
 
 /** One sheet to be read, not marked; items on which it differs from another are pointed at. */

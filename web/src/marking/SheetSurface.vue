@@ -4,7 +4,7 @@ import type { MarkValue } from '@kritikos/core/scoring/mark';
 import { computed, nextTick, ref, toRef } from 'vue';
 import { HOWS } from './how.ts';
 import type { How } from './how.ts';
-import { byPhase, inTwoColumns } from './phases.ts';
+import { byPhase, inTwoColumns } from '@kritikos/core/marking/phases';
 import SheetFoot from './SheetFoot.vue';
 import SheetHead from './SheetHead.vue';
 import SheetItem from './SheetItem.vue';

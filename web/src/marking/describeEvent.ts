@@ -3,7 +3,7 @@ import type { EventBody } from '@kritikos/contracts/marking';
 import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import type { ChecklistItem, Scale } from '@kritikos/core/scoring/checklist';
 import type { MarkValue, RetestValue, SidesValue, Value } from '@kritikos/core/scoring/mark';
-import { bandWords } from '../catalogue/bandWords.ts';
+import { bandWords } from '@kritikos/core/marking/bandWords';
 
 /** A value to be read: the label of the button with its anchor, or the number with its unit. */
 export function describeValue(

@@ -1,7 +1,7 @@
 import { PROCEDURES } from '@kritikos/catalogue/procedures';
 import { belongsToVariant } from '@kritikos/core/scoring/checklist';
 import { describe, expect, it } from 'vitest';
-import { byPhase, inTwoColumns } from './phases.ts';
+import { byPhase, inTwoColumns } from '@kritikos/core/marking/phases';
 
 describe('the layout of the marking sheet', () => {
   it.each(PROCEDURES.map((p) => [p.id, p] as const))('%s fits two columns of eight', (_, p) => {

@@ -7,7 +7,7 @@ import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import { computed, ref } from 'vue';
 import { KIND_WORDS } from '../catalogue/words.ts';
 import NumberField from '../checklists/NumberField.vue';
-import { PHASES } from '../marking/phases.ts';
+import { PHASES } from '@kritikos/core/marking/phases';
 import type { BankWishes } from './bankWishes.ts';
 
 /** What a station is looked for by: what it asks, whom it has, and how it behaved. */

@@ -1,4 +1,4 @@
-import type { ChecklistItem, Domain } from '@kritikos/core/scoring/checklist';
+import type { ChecklistItem, Domain } from '../scoring/checklist.ts';
 
 /** What is happening in front of the examiner, in the order in which it usually happens. */
 export const PHASES: readonly { domain: Domain; title: string }[] = [

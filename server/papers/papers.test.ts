@@ -1,0 +1,392 @@
+import type { Job } from '@kritikos/contracts/jobs';
+import { openExamination, openExaminationSchema } from '@kritikos/contracts/openExamination';
+import type { OpenExamination } from '@kritikos/contracts/openExamination';
+import type { Packs, PaperSize } from '@kritikos/contracts/papers';
+import type { Timetable } from '@kritikos/contracts/timetable';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import { parse } from 'csv-parse/sync';
+import ICAL from 'ical.js';
+import unzipper from 'unzipper';
+import { beforeAll, describe, expect, it } from 'vitest';
+import * as XLSX from 'xlsx';
+import { startServer } from '../testing/startServer.ts';
+import type { Caller } from '../testing/startServer.ts';
+import { gather } from './gather.ts';
+import { asPdf } from './paper.ts';
+import { doorSheets } from './stationPapers.ts';
+import { codeOn, readPdf } from './testing/readPdf.ts';
+
+const server = await startServer('demo');
+const other = await startServer('empty');
+let lead: Caller;
+let next: string;
+let timetable: Timetable;
+
+beforeAll(async () => {
+  lead = await server.lead();
+  next = (await server.db('examination').orderBy('held_on', 'desc').first('id')).id;
+  const [draft] = (await lead.call('GET', `/examinations/${next}/timetable`)).body.plans;
+  timetable = (
+    await lead
+      .call('PUT', `/examinations/${next}/timetables/${draft.id}/publication`, {
+        revision: draft.revision,
+      })
+      .expect(200)
+  ).body;
+});
+
+async function over(asked: Job): Promise<Job> {
+  const { body } = await lead.call('GET', `/jobs/${asked.id}`).expect(200);
+  return ['waiting', 'running'].includes(body.state) ? over(asked) : body;
+}
+
+type Files = ReadonlyMap<string, Buffer>;
+async function packed(paper: PaperSize): Promise<Files> {
+  const asked = (await lead.call('POST', `/examinations/${next}/papers`, { paper }).expect(200))
+    .body;
+  const done = await over(asked);
+  expect(done).toMatchObject({ state: 'done', problem: null });
+  const { pack } = done.result as { pack: string };
+  const { body, headers } = await lead
+    .call('GET', `/examinations/${next}/papers/${pack}`)
+    .buffer(true)
+    .parse((response, give) => {
+      const chunks: Buffer[] = [];
+      response.on('data', (chunk: Buffer) => chunks.push(chunk));
+      response.on('end', () => give(null, Buffer.concat(chunks)));
+    })
+    .expect(200);
+  expect(headers['content-type']).toBe('application/zip');
+  const { files } = await unzipper.Open.buffer(body);
+  return new Map(
+    await Promise.all(files.map(async (file) => [file.path, await file.buffer()] as const)),
+  );
+}
+const fileAt = (files: Files, name: string): Buffer => {
+  const found = files.get(name);
+  if (!found) throw new Error(`${name} is not among ${[...files.keys()].join(', ')}`);
+  return found;
+};
+
+describe('the archive of all papers', { timeout: 120_000 }, () => {
+  let files: Files;
+  beforeAll(async () => {
+    files = await packed('A4');
+  }, 120_000);
+
+  it('holds every paper, with what it must say, on pages of A4, and nothing reaches over an edge', async () => {
+    const stations = await server.db('station').where({ examination_id: next });
+    const pdfs = [...files].filter(([name]) => name.endsWith('.pdf'));
+    expect(pdfs).toHaveLength(8 + stations.length);
+    for (const [name, content] of pdfs) {
+      for (const page of await readPdf(content)) {
+        // ISO 216: A4 is 210 by 297 mm; a point is 1/72 inch.
+        const [short, long] = [page.width, page.height].sort((a, b) => a - b);
+        expect(short, name).toBeCloseTo((210 / 25.4) * 72, 0);
+        expect(long, name).toBeCloseTo((297 / 25.4) * 72, 0);
+        expect(page.cutOff, name).toEqual([]);
+      }
+    }
+  });
+
+  it('draws the figure on each door sheet, with all cautions and the stop rule', async () => {
+    const { stations } = await gather(server.db, next, lead.account as never, '');
+    const pages = await readPdf(fileAt(files, 'to hang up/door sheets.pdf'));
+    expect(pages).toHaveLength(stations.length);
+    for (const [i, { title, content, figures }] of stations.entries()) {
+      const words = plain(pages[i]?.text ?? '');
+      for (const said of [title, ...content.cautions, content.stopRule])
+        expect(words).toContain(plain(said));
+      // A drawing is some dozens of paths; a page without one has the frame of the cautions only.
+      expect(pages[i]?.paths).toBeGreaterThan(figures.length > 0 ? 25 : 0);
+    }
+  });
+
+  it('keeps the key from candidates, and the names from all but the office', async () => {
+    const { stations, candidates } = await gather(server.db, next, lead.account as never, '');
+    const instructions = await readPdf(fileAt(files, 'to hang up/candidate instructions.pdf'));
+    for (const [i, { content }] of stations.entries()) {
+      expect(plain(instructions[i]?.text ?? '')).toContain(plain(content.task));
+      expect(plain(instructions[i]?.text ?? '')).not.toContain(plain(content.simulatedPatient));
+    }
+    const named = new Set<string>();
+    for (const [file, content] of files) {
+      if (!file.endsWith('.pdf')) continue;
+      const words = plain((await readPdf(content)).map(({ text }) => text).join(' '));
+      if (candidates.some(({ name }) => words.includes(plain(name)))) named.add(file);
+    }
+    expect([...named]).toEqual(['office/register.pdf']);
+  });
+
+  it('has a checklist for each sheet, whose code a decoder reads as the address of that sheet', async () => {
+    const sheets = await server
+      .db('sheet as h')
+      .join('station as s', 's.id', 'h.station_id')
+      .join('candidate as c', 'c.id', 'h.candidate_id')
+      .join('account as a', 'a.id', 'h.examiner_id')
+      .where('s.examination_id', next)
+      .select('h.id', 's.position', 'c.number', 'a.name');
+    let read = 0;
+    let printed = 0;
+    for (const [name, content] of files) {
+      const position = Number(/^blank checklists\/station (\d+)/.exec(name)?.[1] ?? NaN);
+      if (Number.isNaN(position)) continue;
+      const pages = await readPdf(content);
+      const begins = pages.flatMap(({ text }, i) => {
+        const number = Number(/Candidate (\d+)/.exec(text)?.[1] ?? NaN);
+        return Number.isNaN(number) ? [] : [{ page: i + 1, number, text }];
+      });
+      printed += begins.length;
+      for (const { page, number, text } of begins.slice(0, 3)) {
+        const code = await codeOn(content, page);
+        const own = sheets.find(({ id }) => code?.endsWith(`/sheets/${id}`));
+        expect(own, `${name}, page ${page}: ${code}`).toMatchObject({ position, number });
+        expect(text).toContain(own.name);
+        read += 1;
+      }
+    }
+    expect(printed).toBe(sheets.length);
+    expect(read).toBe(15);
+  });
+
+  it('gives each person a calendar that a general parser reads, with the instants of the plan', async () => {
+    const { rows } = await server.db.raw(
+      `select a.name, min(p.starts) as first, max(p.ends) as last
+       from slot_person p join account a on a.id = p.account_id
+         join timetable t on t.id = p.timetable_id and t.state = 'published'
+       where t.examination_id = ? group by a.name`,
+      [next],
+    );
+    expect(rows.length).toBeGreaterThan(5);
+    const ids = new Set<string>();
+    let events = 0;
+    for (const { name, first, last } of rows) {
+      const text = fileAt(files, `calendars/examiners/${name}.ics`).toString('utf8');
+      const calendar = new ICAL.Component(ICAL.parse(text));
+      const own = calendar.getAllSubcomponents('vevent').map((one) => new ICAL.Event(one));
+      for (const { uid } of own) ids.add(uid);
+      events += own.length;
+      const times = own.map(({ startDate }) => startDate.toJSDate().getTime());
+      expect(Math.min(...times)).toBe(first.getTime());
+      expect(Math.max(...own.map(({ endDate }) => endDate.toJSDate().getTime()))).toBe(
+        last.getTime(),
+      );
+      expect(own.every(({ summary }) => /^Station \d, /.test(summary))).toBe(true);
+      // RFC 5545, 3.1: lines end in CRLF and are folded at 75 octets.
+      expect(text.split('\r\n').every((line) => Buffer.byteLength(line) <= 75)).toBe(true);
+    }
+    expect(ids.size).toBe(events);
+    const candidates = [...files.keys()].filter((name) => name.startsWith('calendars/candidates/'));
+    expect(candidates).toHaveLength(36);
+  });
+
+  it('has the tables as CSV and XLSX, which other programs read the same', async () => {
+    const book = XLSX.read(fileAt(files, 'tables/examination.xlsx'));
+    for (const name of ['Stations', 'Candidates', 'Timetable', 'Sheets']) {
+      const csv = parse(fileAt(files, `tables/${name.toLowerCase()}.csv`), { bom: true });
+      const sheet = book.Sheets[name];
+      const read = XLSX.utils.sheet_to_json<unknown[]>(sheet as XLSX.WorkSheet, {
+        header: 1,
+        defval: '',
+      });
+      expect(read.length).toBeGreaterThan(4);
+      expect(read.map((row) => row.map(String))).toEqual(csv);
+    }
+  });
+
+  it('is written down as having left the house, and as stale once the plan is another', async () => {
+    const before: Packs = (await lead.call('GET', `/examinations/${next}/papers`).expect(200)).body;
+    expect(before.packs[0]).toMatchObject({ paper: 'A4', stale: false, plan: 1 });
+    expect(before.lacking).toEqual([]);
+    const { copies } = (await lead.call('GET', `/examinations/${next}/timetable`)).body;
+    expect(copies[0]).toMatchObject({ what: 'all papers, A4', stale: false });
+    await server.db('simulated_patient').update({ name: server.db.raw("name || '.'") });
+    const after: Packs = (await lead.call('GET', `/examinations/${next}/papers`)).body;
+    expect(after.packs[0]?.stale).toBe(true);
+    await server.db('simulated_patient').update({ name: server.db.raw("rtrim(name, '.')") });
+    expect((await lead.call('GET', `/examinations/${next}/papers`)).body.packs[0].stale).toBe(
+      false,
+    );
+  });
+
+  it('is made for Letter too, of 8.5 by 11 inches', async () => {
+    const letter = await packed('Letter');
+    const [page] = await readPdf(fileAt(letter, 'to hand out/route cards.pdf'));
+    expect([page?.width, page?.height]).toEqual([612, 792]);
+  });
+});
+
+const plain = (words: string) => words.replace(/\s+/g, ' ').trim();
+
+describe('what a paper cannot be made of', () => {
+  it('a station without end in its title is refused with words, and none is cut off on paper', async () => {
+    const title = 'Knee '.repeat(60).trim();
+    expect(title).toHaveLength(299);
+    const refused = await lead.call('POST', '/bank-stations', {
+      title,
+      procedures: [{ procedure: 'lachman-anterior-translation' }],
+      patient: null,
+      minutes: 8,
+    });
+    expect(refused.status).toBe(422);
+    expect(JSON.stringify(refused.body)).toMatch(/80/);
+    const printed = await gather(server.db, next, lead.account as never, '');
+    const [first, ...rest] = printed.stations;
+    const long = { ...printed, stations: [{ ...first, title }, ...rest] } as typeof printed;
+    const pages = await readPdf((await asPdf(doorSheets(long, 'A4'), long, 'A4')).content);
+    expect(pages).toHaveLength(printed.stations.length);
+    expect(plain(pages[0]?.text ?? '')).toContain(title);
+    expect(pages[0]?.cutOff).toEqual([]);
+  });
+
+  it('an examination without stations has no papers yet, and an unknown size of paper is named', async () => {
+    const wanted = {
+      title: 'Bare',
+      school: 'S',
+      cohort: 'of 2041',
+      heldOn: '2041-05-21',
+      zone: 'Europe/Lisbon',
+    };
+    const { id } = (await lead.call('POST', '/examinations', wanted).expect(200)).body;
+    const bare = await lead.call('POST', `/examinations/${id}/papers`, { paper: 'A4' });
+    expect([bare.status, bare.body.title]).toEqual([409, 'There is nothing to print yet']);
+    const odd = await lead.call('POST', `/examinations/${id}/papers`, { paper: 'A3' });
+    expect(odd.status).toBe(422);
+    expect(odd.body.errors[0].pointer).toBe('/paper');
+  });
+});
+
+describe('an examiner’s own calendar', () => {
+  it('says the stations of every published timetable, stretch by stretch', async () => {
+    const { rows } = await server.db.raw(
+      `select a.email, count(*)::int as slots from slot_person p join account a on a.id = p.account_id
+         join timetable t on t.id = p.timetable_id and t.state = 'published'
+       group by a.email order by slots desc limit 1`,
+    );
+    const examiner = await server.signIn(rows[0].email);
+    const { text, headers } = await examiner.call('GET', '/own/calendar').expect(200);
+    expect(headers['content-type']).toBe('text/calendar; charset=utf-8');
+    const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent');
+    const counted = events.map((event) =>
+      Number(/(\d+) candidates/.exec(new ICAL.Event(event).description)?.[1] ?? 1),
+    );
+    expect(counted.reduce((sum, n) => sum + n, 0)).toBe(rows[0].slots);
+    expect(events.length).toBeLessThan(rows[0].slots);
+  });
+});
+
+describe('the examination as a file', () => {
+  const fileOf = async (caller: Caller, id: string): Promise<OpenExamination> =>
+    JSON.parse((await caller.call('GET', `/examinations/${id}/file`).expect(200)).text);
+
+  it('fits its published schema, as a general checker of JSON Schema sees it', async () => {
+    const fits = new Ajv2020({ strict: false, validateFormats: false }).compile(
+      openExaminationSchema(),
+    );
+    const file = await fileOf(lead, next);
+    expect(fits(file) || fits.errors).toBe(true);
+    expect(fits({ ...file, format: 'other' })).toBe(false);
+  });
+
+  it('comes back as it went, read by this installation again', async () => {
+    const file = await fileOf(lead, next);
+    expect(file.timetable?.slots.length).toBeGreaterThan(180);
+    const { examination, told } = (
+      await lead
+        .call('POST', '/examinations/files', {
+          ...file,
+          examination: { ...file.examination, title: 'Read again' },
+          // A couch of this house has one station of an examination; the copy stands there too.
+        })
+        .expect(200)
+    ).body;
+    expect(told).toEqual(['The timetable came as a draft: look at it, and publish it.']);
+    const again = await fileOf(lead, examination);
+    expect(again.examination.title).toBe('Read again');
+    expect({ ...again, examination: file.examination }).toEqual(file);
+    // The stations are anchors: the bank's own versions, not copies.
+    const used = await server
+      .db('station')
+      .whereIn('examination_id', [next, examination])
+      .countDistinct('bank_version_id as n');
+    expect(Number(used[0]?.n)).toBe(file.stations.length);
+  });
+
+  it('is read by another installation, which says who and what could not come along', async () => {
+    const file = await fileOf(lead, next);
+    const first = await other.agent();
+    const made = await first.post('/api/accounts/first-administrator').send({
+      name: 'Odile Farrant',
+      email: 'odile@another.example',
+      password: 'a-goniometer-and-a-tape',
+    });
+    expect(made.status).toBe(200);
+    await other
+      .db('account')
+      .where({ email: 'odile@another.example' })
+      .update({ roles: ['administrator', 'lead'] });
+    const token = (await first.get('/api/session')).body.csrfToken;
+    const { status, body } = await first
+      .post('/api/examinations/files')
+      .set('x-csrf-token', token)
+      .send(file);
+    expect([status, body.detail]).toEqual([200, undefined]);
+    expect(body.told).toHaveLength(2);
+    expect(body.told[0]).toMatch(/have no account as an examiner here/);
+    expect(body.told[1]).toMatch(/timetable names examiners/);
+    const { text } = await first.get(`/api/examinations/${body.examination}/file`);
+    const again: OpenExamination = JSON.parse(text);
+    expect({ ...again, examiners: [], timetable: null }).toEqual({
+      ...file,
+      examiners: [],
+      timetable: null,
+    });
+    expect(openExamination.safeParse(again).success).toBe(true);
+  });
+
+  it('is refused whole, with the path of what is wrong', async () => {
+    const file = await fileOf(lead, next);
+    const before = await server.db('examination').count('* as n').first();
+    const send = (changed: object) =>
+      lead.call('POST', '/examinations/files', { ...file, ...changed });
+    const [first, ...rest] = file.candidates;
+    const refusals = [
+      [{ version: 9 }, '/version', /up to 1/],
+      [{ candidates: [{ ...first, number: 2 }, ...rest] }, '/candidates', /number twice/],
+      [
+        {
+          examiners: [{ ...file.examiners[0], conflicts: [{ candidate: 999, reason: 'sister' }] }],
+        },
+        '/examiners/0/conflicts/0/candidate',
+        /999 is no candidate/,
+      ],
+      [
+        {
+          stations: file.stations.map((own, i) =>
+            i > 0
+              ? own
+              : {
+                  ...own,
+                  checklist: JSON.parse(
+                    JSON.stringify(own.checklist).replaceAll(
+                      own.checklist.procedures[0]?.procedure ?? '',
+                      'never-heard-of',
+                    ),
+                  ),
+                },
+          ),
+        },
+        '/stations/0/checklist/procedures/0/procedure',
+        /onto the shelf first/,
+      ],
+    ] as const;
+    for (const [changed, pointer, detail] of refusals) {
+      const { status, body } = await send(changed);
+      expect(status).toBe(422);
+      const own = body.errors.find((one: { pointer: string }) => one.pointer === pointer);
+      expect(own?.detail, JSON.stringify(body.errors).slice(0, 400)).toMatch(detail);
+    }
+    expect(await server.db('examination').count('* as n').first()).toEqual(before);
+    expect(timetable.plans[0]?.state).toBe('published');
+  });
+});

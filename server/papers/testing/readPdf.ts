@@ -1,0 +1,61 @@
+import { createCanvas } from '@napi-rs/canvas';
+import readCode from 'jsqr';
+import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
+
+/** What a general reader finds on a page. */
+export interface ReadPage {
+  readonly text: string;
+  /** In points. */
+  readonly width: number;
+  readonly height: number;
+  /** Words that reach over an edge of the page. */
+  readonly cutOff: readonly string[];
+  readonly paths: number;
+}
+
+/** Reads a PDF with a general reader (pdf.js). */
+export async function readPdf(content: Uint8Array): Promise<ReadPage[]> {
+  const document = await open(content);
+  const pages: ReadPage[] = [];
+  for (let n = 1; n <= document.numPages; n++) {
+    const page = await document.getPage(n);
+    const { width, height } = page.getViewport({ scale: 1 });
+    const { items } = await page.getTextContent();
+    const words = items.flatMap((item) => ('str' in item ? [item] : []));
+    const { fnArray } = await page.getOperatorList();
+    pages.push({
+      text: words.map(({ str, hasEOL }) => str + (hasEOL ? '\n' : '')).join(''),
+      width,
+      height,
+      cutOff: words
+        .filter(({ transform: [, , , , x, y], width: wide, height: high }) => {
+          const out = x < 0 || y < 0 || x + wide > width + 0.5 || y + high > height + 0.5;
+          return out;
+        })
+        .map(({ str }) => str),
+      paths: fnArray.filter((own) => own === OPS.constructPath).length,
+    });
+  }
+  await document.destroy();
+  return pages;
+}
+
+const SCALE = 3;
+
+/** What a general decoder (jsQR) reads off a page drawn by a general reader; null where there is no code. */
+export async function codeOn(content: Uint8Array, page: number): Promise<string | null> {
+  const document = await open(content);
+  const own = await document.getPage(page);
+  const viewport = own.getViewport({ scale: SCALE });
+  const canvas = createCanvas(Math.ceil(viewport.width), Math.ceil(viewport.height));
+  const context = canvas.getContext('2d');
+  // The reader draws on anything that draws as a page does.
+  await own.render({ canvas: canvas as never, canvasContext: context as never, viewport }).promise;
+  const { data, width, height } = context.getImageData(0, 0, canvas.width, canvas.height);
+  await document.destroy();
+  return readCode(new Uint8ClampedArray(data), width, height)?.data ?? null;
+}
+
+function open(content: Uint8Array) {
+  return getDocument({ data: new Uint8Array(content), verbosity: 0 }).promise;
+}
