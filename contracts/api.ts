@@ -4,6 +4,7 @@ import { bank } from './addresses/bank.ts';
 import { preparation } from './addresses/preparation.ts';
 import { timetables } from './addresses/timetable.ts';
 import { papers } from './addresses/papers.ts';
+import { panels } from './addresses/panels.ts';
 import { marking } from './addresses/marking.ts';
 import { outcomes } from './addresses/outcomes.ts';
 import { sources } from './addresses/sources.ts';
@@ -21,6 +22,7 @@ export const api = {
   ...preparation,
   ...timetables,
   ...papers,
+  ...panels,
   ...marking,
   ...outcomes,
   ...sources,

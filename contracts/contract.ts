@@ -2,7 +2,8 @@ import type { z } from 'zod';
 import type { Role } from './accounts.ts';
 
 /** What belongs to somebody. The path of an address names it by this word. */
-export type Owned = 'examination' | 'station' | 'candidate' | 'sheet' | 'decision';
+export type Owned =
+  'examination' | 'station' | 'candidate' | 'sheet' | 'decision' | 'panel' | 'seat';
 
 /** What somebody may do with a thing: lead or read the examination it is of, or mark it. */
 export type Right = 'lead' | 'read' | 'mark';

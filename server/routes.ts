@@ -6,6 +6,7 @@ import { calibrationRoutes } from './calibration/routes.ts';
 import { checklistRoutes } from './checklists/routes.ts';
 import { descriptionRoutes } from './description/routes.ts';
 import { examinationRoutes } from './examinations/routes.ts';
+import { panelRoutes } from './panels/routes.ts';
 import { paperRoutes } from './papers/routes.ts';
 import { timetableRoutes } from './timetable/routes.ts';
 import type { Route } from './http/route.ts';
@@ -32,6 +33,7 @@ export const routes: readonly Route[] = [
   ...examinationRoutes,
   ...timetableRoutes,
   ...paperRoutes,
+  ...panelRoutes,
   ...calibrationRoutes,
   ...markingRoutes,
   ...agreementRoutes,

@@ -40,6 +40,8 @@ export async function requireLink(
   db: Database,
   purposes: readonly Purpose[],
   token: string,
+  /** Who can make another one. */
+  maker = 'an administrator',
 ): Promise<repository.Link> {
   const found = await repository.findLink(db, hashOf(token));
   if (!found || !purposes.includes(found.purpose)) {
@@ -47,7 +49,7 @@ export async function requireLink(
   }
   if (found.used) throw gone('This link was used already', 'Sign in, or ask for another link.');
   if (found.revoked) throw gone('There is a newer link', 'Open the one in the newest message.');
-  if (found.expired) throw gone('This link has expired', 'Ask an administrator for another one.');
+  if (found.expired) throw gone('This link has expired', `Ask ${maker} for another one.`);
   return found;
 }
 

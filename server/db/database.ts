@@ -22,6 +22,7 @@ import * as bankAndBlueprint from './migrations/0017_bank_and_blueprint.ts';
 import * as shelf from './migrations/0018_shelf.ts';
 import * as timetable from './migrations/0019_timetable.ts';
 import * as papers from './migrations/0020_papers.ts';
+import * as panels from './migrations/0021_panels.ts';
 import { limitRole } from './roles.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
@@ -54,6 +55,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0018_shelf': shelf,
   '0019_timetable': timetable,
   '0020_papers': papers,
+  '0021_panels': panels,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

@@ -20,6 +20,8 @@ export const ONLY_ADDED = [
   'audit_link',
   'timetable_change',
   'timetable_copy',
+  'panel_judgement',
+  'panel_round_event',
 ] as const;
 
 /** Schemas that the application works in; the second is the job queue’s. */

@@ -44,6 +44,8 @@ const RIGHTS: Readonly<Partial<Record<Who, readonly string[]>>> = {
   'the examiner': ['mark'],
 };
 
+// An id that names nothing, so that whoever is let in changes nothing.
+const NOWHERE = '01920000-0000-7000-8000-000000000000';
 // A thing of each kind: of the examination that is led and read, at the station that is marked.
 const [own] = (await callers['the examiner'].call('GET', '/own/stations')).body as {
   stationId: string;
@@ -52,22 +54,36 @@ const [own] = (await callers['the examiner'].call('GET', '/own/stations')).body 
 const of = { examination_id: examination.id };
 const decision = await server.db('decision').where(of).first('id');
 const candidate = await server.db('candidate').where(of).first('id');
+const panel = NOWHERE.replace('0000-7', '0001-7');
+const seat = NOWHERE.replace('0000-7', '0002-7');
+await server.db('panel').insert({
+  id: panel,
+  ...of,
+  title: 'Any',
+  method: 'ebel',
+  level: 'item',
+  asks_hofstee: false,
+  asks_beuk: false,
+  shows_facilities: false,
+  made_by: callers['the lead'].account?.id,
+});
+await server.db('panel_seat').insert({ id: seat, panel_id: panel, name: 'Anybody' });
 const THINGS: Readonly<Record<Owned, string>> = {
   examination: examination.id,
   station: own?.stationId ?? '',
   sheet: own?.sheets[0]?.id ?? '',
   decision: decision.id,
   candidate: candidate.id,
+  panel,
+  seat,
 };
-// An id that names nothing, so that whoever is let in changes nothing.
-const NOWHERE = '01920000-0000-7000-8000-000000000000';
 
 /** Calls with a body that no contract takes, so that nothing is changed by those who may. */
 async function statusOf(route: Route, caller: Caller, path: string): Promise<number> {
   const send = ['post', 'put', 'patch'].includes(route.method);
   if (route.answers === 'events') return streamStatus(caller, path);
   const query = route.takes === 'table' ? '?name=list' : '';
-  const { status } = await (route.takes
+  const { status } = await (route.takes && route.takes !== 'open file'
     ? caller.csv(path + query, 'x')
     : caller.call(route.method, path, send ? { nothing: 'of this' } : undefined));
   return status;

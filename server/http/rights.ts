@@ -11,6 +11,9 @@ const OF: Readonly<Record<Owned, string>> = {
   candidate: `select k.examination_id, false from candidate k where k.id = :thing`,
   sheet: `select s.examination_id, h.examiner_id = :caller
     from sheet h join station s on s.id = h.station_id where h.id = :thing`,
+  panel: `select p.examination_id, false from panel p where p.id = :thing`,
+  seat: `select p.examination_id, false from panel_seat t join panel p on p.id = t.panel_id
+    where t.id = :thing`,
   decision: `select d.examination_id, false from decision d where d.id = :thing`,
 };
 

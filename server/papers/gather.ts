@@ -1,7 +1,7 @@
-import type { KnownProcedures } from '@kritikos/catalogue/known';
 import type { Account } from '@kritikos/contracts/accounts';
 import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import { knownProcedures } from '../catalogue/shelf.ts';
+import { figuresOf } from '../catalogue/stationFigures.ts';
 import type { Database } from '../db/database.ts';
 import { readBy } from '../examinations/leads.ts';
 import { requireExamination } from '../examinations/service.ts';
@@ -12,7 +12,6 @@ import { readPlan } from '../timetable/service.ts';
 import type {
   Printed,
   PrintedCandidate,
-  PrintedFigure,
   PrintedPlan,
   PrintedSheet,
   PrintedStation,
@@ -84,20 +83,6 @@ function planOf(plan: ReadPlan, stations: readonly StationOfPlan[]): PrintedPlan
       patient: slot.patient,
     })),
   };
-}
-
-/** The drawings of a station, as the school draws the variant that it expects. */
-function figuresOf(
-  content: ChecklistContent,
-  side: 'left' | 'right',
-  known: KnownProcedures,
-): PrintedFigure[] {
-  return content.procedures.flatMap(({ procedure, title, usualVariant }) => {
-    const found = known.find(procedure);
-    const own = found?.schools.find(({ key }) => key === usualVariant);
-    const spec = own?.figure ?? found?.figure ?? null;
-    return spec === null ? [] : [{ title, spec, side }];
-  });
 }
 
 interface Content {

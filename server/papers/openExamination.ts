@@ -5,6 +5,7 @@ import {
   openExamination,
 } from '@kritikos/contracts/openExamination';
 import type { OpenExamination } from '@kritikos/contracts/openExamination';
+import type { PlanSummary } from '@kritikos/contracts/timetable';
 import { inSnapshot } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
 import { readBlueprint } from '../examinations/blueprint.ts';
@@ -36,6 +37,8 @@ export async function writeOpenExamination(
     const places = await listPlaces(trx, examinationId, viewer.id);
     const usedRooms = new Set(places.map(({ roomId }) => roomId));
     const needed = new Set(stations.flatMap(({ equipment }) => equipment));
+    const plans = await listPlans(trx, examinationId, viewer.id);
+    const held = plans.find(({ state }) => state === 'published') ?? plans[0];
     const contents = await contentsOf(trx, examinationId, viewer.id);
     return openExamination.parse({
       format: EXAMINATION_FORMAT,
@@ -77,8 +80,8 @@ export async function writeOpenExamination(
       equipment: resources.equipment.flatMap(({ what, pieces }) =>
         pieces !== null && needed.has(what) ? [{ what, pieces }] : [],
       ),
-      wish: (await findWish(trx, examinationId, viewer.id)) ?? null,
-      timetable: await timetableOf(trx, examinationId, viewer, positions),
+      wish: (await findWish(trx, examinationId, viewer.id)) ?? held?.wish ?? null,
+      timetable: held ? await timetableOf(trx, examinationId, viewer, positions, held) : null,
     });
   });
 }
@@ -88,10 +91,8 @@ async function timetableOf(
   examinationId: string,
   viewer: Account,
   positions: ReadonlyMap<string, number>,
+  held: PlanSummary,
 ) {
-  const plans = await listPlans(db, examinationId, viewer.id);
-  const held = plans.find(({ state }) => state === 'published') ?? plans[0];
-  if (!held) return null;
   const { known, slots } = await openPlan(db, examinationId, held.id, viewer);
   const emails = new Map(
     (await db('account').select('id', 'email')).map(({ id, email }) => [id, email]),

@@ -4,7 +4,8 @@ import { createRequire } from 'node:module';
 import pdfmake from 'pdfmake';
 import type { Column, Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { PaperSize } from '@kritikos/contracts/papers';
-import type { Printed, PrintedFigure, PrintedStation } from './printed.ts';
+import type { StationFigure } from '../catalogue/stationFigures.ts';
+import type { Printed, PrintedStation } from './printed.ts';
 
 /**
  * What all papers share: fonts that ship with the product, the size and edges of a page, and the
@@ -182,7 +183,7 @@ const DEFERS =
 
 /** The drawings of a station side by side, each with its name. */
 export function figures(
-  list: readonly PrintedFigure[],
+  list: readonly StationFigure[],
   id: string,
   { width, height }: { readonly width: number; readonly height: number },
 ): Content[] {

@@ -1,12 +1,5 @@
 import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
-import type { FigureSpec } from '@kritikos/core/figure/spec';
-
-/** A drawing on paper, with what it shows. */
-export interface PrintedFigure {
-  readonly title: string;
-  readonly spec: FigureSpec;
-  readonly side: 'left' | 'right';
-}
+import type { StationFigure } from '../catalogue/stationFigures.ts';
 
 export interface PrintedStation {
   readonly id: string;
@@ -17,7 +10,7 @@ export interface PrintedStation {
   readonly equipment: readonly string[];
   readonly checklistVersion: number;
   readonly content: ChecklistContent;
-  readonly figures: readonly PrintedFigure[];
+  readonly figures: readonly StationFigure[];
   /** Where it stands, a place a circuit that has one. */
   readonly places: readonly { readonly circuit: string; readonly place: string }[];
 }

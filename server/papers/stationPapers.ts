@@ -1,6 +1,6 @@
-import { bandWords } from '@kritikos/core/marking/bandWords';
+import { earnsWords } from '@kritikos/core/marking/earnsWords';
 import { byPhase } from '@kritikos/core/marking/phases';
-import type { ChecklistItem, Scale } from '@kritikos/core/scoring/checklist';
+import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
 import type { Content } from 'pdfmake/interfaces';
 import type { PaperSize } from '@kritikos/contracts/papers';
 import { cautionBox, figures, ledger, onePageEach, roomOn, stationHead } from './paper.ts';
@@ -191,44 +191,6 @@ function itemWords(item: ChecklistItem): Content {
   };
   const said = item.saidEarns ? [{ text: ' · saying it earns the mark', italics: true }] : [];
   return { text: [item.text, ...critical[item.criticality], ...said] };
-}
-
-/** What earns the whole mark, in words. */
-function earnsWords(item: ChecklistItem): string {
-  switch (item.kind) {
-    case 'sides':
-      return `left: ${scaleWords(item.left)}; right: ${scaleWords(item.right)}`;
-    case 'retest':
-      return `before: ${scaleWords(item.before)}; after: ${scaleWords(item.after)}${item.settings.length > 0 ? `; the same ${item.settings.join(', ')}` : ''}`;
-    case 'cluster': {
-      const named = (keys: readonly string[]) =>
-        item.options
-          .filter(({ key }) => keys.includes(key))
-          .map(({ label }) => label)
-          .join(', ');
-      const from = item.from ? `, and at least ${item.from.atLeast} of ${named(item.from.of)}` : '';
-      return `names ${named(item.needs)}${from}`;
-    }
-    default:
-      return scaleWords(item);
-  }
-}
-
-function scaleWords(scale: Scale): string {
-  switch (scale.kind) {
-    case 'done':
-      return 'done';
-    case 'graded':
-      return scale.anchors.map((anchor, grade) => `${grade}: ${anchor}`).join('; ');
-    case 'measured':
-      return `${bandWords(scale.lower, scale.upper, scale.unit)}${scale.fullTolerance > 0 ? ` ± ${scale.fullTolerance}` : ''}`;
-    case 'count':
-      return bandWords(scale.lower, scale.upper, scale.unit);
-    case 'hold':
-      return bandWords(scale.lower, scale.upper, 's');
-    case 'choice':
-      return `key: ${scale.options.find(({ key }) => key === scale.answer)?.label ?? scale.answer}`;
-  }
 }
 
 export function minuteWords(minutes: number): string {
