@@ -6,8 +6,8 @@ import {
   PANEL_METHODS,
   RELEVANCES,
 } from '@kritikos/core/panels/panel';
-import { BEUK_QUESTIONS, HOFSTEE_QUESTIONS } from '@kritikos/core/panels/compromise';
-import { cellKey } from '@kritikos/core/panels/panelRound';
+import { BEUK_QUESTIONS, HOFSTEE_QUESTIONS } from '@kritikos/core/panels/panel';
+import { cellKey } from '@kritikos/core/panels/panel';
 import { z } from 'zod';
 import { id, instant, text } from './primitives.ts';
 

@@ -30,11 +30,16 @@ export default defineConfig({
         globPatterns: ['**/*.{js,css,html,svg}', '**/*-latin-wght-normal*.woff2'],
         // Nobody reads the description of the API beside a couch.
         globIgnores: ['**/swagger-ui*'],
-        navigateFallbackDenylist: [/^\/api\//],
+        navigateFallbackDenylist: [/^\/api\//, /^\/panel/],
       },
     }),
   ],
-  build: { target: 'es2022', chunkSizeWarningLimit: 700 },
+  build: {
+    target: 'es2022',
+    chunkSizeWarningLimit: 700,
+    // A judge's seat is a page of its own, so that it loads little.
+    rolldownOptions: { input: { index: 'index.html', seat: 'seat.html' } },
+  },
   worker: { format: 'es' },
   server: { proxy: { '/api': 'http://127.0.0.1:4747' } },
 });

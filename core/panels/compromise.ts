@@ -2,14 +2,9 @@ import type { Estimate } from '../numerics/estimate.ts';
 import { mean } from '../numerics/summary.ts';
 import { beuk } from '../standards/beuk.ts';
 import { hofstee } from '../standards/hofstee.ts';
+import { HOFSTEE_QUESTIONS } from './panel.ts';
+import type { CompromiseAnswers, CompromiseQuestion } from './panel.ts';
 import { undefinedEstimate } from '../numerics/estimate.ts';
-
-/** What the judges of a panel are asked beside the items, as shares in [0, 1]. */
-export const HOFSTEE_QUESTIONS = ['lowestCut', 'highestCut', 'fewestFails', 'mostFails'] as const;
-export const BEUK_QUESTIONS = ['beukCut', 'passRate'] as const;
-export type CompromiseQuestion =
-  (typeof HOFSTEE_QUESTIONS)[number] | (typeof BEUK_QUESTIONS)[number];
-export type CompromiseAnswers = Readonly<Partial<Record<CompromiseQuestion, number>>>;
 
 /**
  * Hofstee's cut (1983) in percent, from the mean answers of the judges who answered all four

@@ -21,6 +21,18 @@ export const EBEL_CELLS: readonly Placement[] = RELEVANCES.flatMap((relevance) =
   DIFFICULTIES.map((difficulty) => ({ difficulty, relevance })),
 );
 
+/** How a cell of the grid is called. */
+export function cellKey({ relevance, difficulty }: Placement): string {
+  return `${relevance}, ${difficulty}`;
+}
+
+/** What the judges of a panel are asked beside the items, as shares in [0, 1]. */
+export const HOFSTEE_QUESTIONS = ['lowestCut', 'highestCut', 'fewestFails', 'mostFails'] as const;
+export const BEUK_QUESTIONS = ['beukCut', 'passRate'] as const;
+export type CompromiseQuestion =
+  (typeof HOFSTEE_QUESTIONS)[number] | (typeof BEUK_QUESTIONS)[number];
+export type CompromiseAnswers = Readonly<Partial<Record<CompromiseQuestion, number>>>;
+
 /** Something that judges judge: an item, or a station. */
 export interface Subject {
   readonly key: string;

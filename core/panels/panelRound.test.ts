@@ -4,7 +4,8 @@ import { angoff } from '../standards/angoff.ts';
 import { panelBeuk, panelHofstee } from './compromise.ts';
 import { mayJudge, pointsOf } from './panel.ts';
 import type { Placement, Subject } from './panel.ts';
-import { cellKey, ebelOfJudge, panelRound } from './panelRound.ts';
+import { ebelOfJudge, panelRound } from './panelRound.ts';
+import { cellKey } from './panel.ts';
 import type { Judgements } from './panelRound.ts';
 
 const subject = (key: string, station = 'S', weight = 1): Subject => ({

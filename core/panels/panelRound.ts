@@ -3,7 +3,7 @@ import type { Estimate } from '../numerics/estimate.ts';
 import { mean, standardDeviation } from '../numerics/summary.ts';
 import { judgesAgainstData } from '../standards/angoff.ts';
 import { ebel } from '../standards/ebel.ts';
-import { EBEL_CELLS } from './panel.ts';
+import { cellKey, EBEL_CELLS } from './panel.ts';
 import type { PanelMethod, Placement, Subject } from './panel.ts';
 
 /** What one judge said in a round; what is not there was left blank. */
@@ -122,11 +122,6 @@ function sharesOf(
     found.set(key, share);
   }
   return found;
-}
-
-/** How a cell of the grid is called. */
-export function cellKey({ relevance, difficulty }: Placement): string {
-  return `${relevance}, ${difficulty}`;
 }
 
 function weightedMean(

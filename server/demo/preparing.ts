@@ -19,6 +19,7 @@ import { addStation } from '../examinations/stations.ts';
 import { newId } from '../http/newId.ts';
 import { copyStation, stationFromFile } from '../stations/making.ts';
 import { createBankStation } from '../stations/service.ts';
+import { seatNextYearsPanel } from './nextYearsPanel.ts';
 import { planNextYear } from './nextYearsTimetable.ts';
 import { SCHOOL } from './people.ts';
 import { HEEL_RAISE } from './schoolProcedures.ts';
@@ -76,6 +77,7 @@ export async function prepareNextYear(
     lead,
   );
   await planNextYear(db, id, lead);
+  await seatNextYearsPanel(db, id, lead);
   await write(db, stationOf('stiffHipInFront'), lead, bundled);
   await write(db, stationOf('kneeThatOpens'), lead, uncompared, [{ piece: 'minutes', value: 3 }]);
   await stationFromFile(db, { title: IMPORTED, minutes: 7, checklist: unfinished('ober') }, lead);

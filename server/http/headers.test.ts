@@ -13,6 +13,7 @@ writeFileSync(
   join(folder, 'index.html'),
   '<meta property="csp-nonce" nonce="__CSP_NONCE__"><style nonce="__CSP_NONCE__"></style>',
 );
+writeFileSync(join(folder, 'seat.html'), '<title>A seat</title>');
 const logger = pino({ level: 'silent' });
 const settings = { TRUSTED_PROXIES: [], HSTS_SECONDS: 3600 };
 const app = await application(server.tools, settings, logger, folder);

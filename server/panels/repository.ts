@@ -1,7 +1,7 @@
 import type { Said } from '@kritikos/contracts/panels';
-import type { CompromiseAnswers } from '@kritikos/core/panels/compromise';
-import { BEUK_QUESTIONS, HOFSTEE_QUESTIONS } from '@kritikos/core/panels/compromise';
-import { cellKey } from '@kritikos/core/panels/panelRound';
+import type { CompromiseAnswers } from '@kritikos/core/panels/panel';
+import { BEUK_QUESTIONS, HOFSTEE_QUESTIONS } from '@kritikos/core/panels/panel';
+import { cellKey } from '@kritikos/core/panels/panel';
 import { EBEL_CELLS } from '@kritikos/core/panels/panel';
 import type { PanelLevel, PanelMethod, Placement } from '@kritikos/core/panels/panel';
 import type { Judgements } from '@kritikos/core/panels/panelRound';

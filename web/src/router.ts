@@ -68,6 +68,12 @@ const routes: RouteRecordRaw[] = [
         meta: lead('Who and what may be used'),
       },
       {
+        path: 'panels',
+        component: () => import('./panels/PanelsPage.vue'),
+        props: true,
+        meta: lead('Panels'),
+      },
+      {
         path: 'papers',
         component: () => import('./papers/PapersPage.vue'),
         props: true,

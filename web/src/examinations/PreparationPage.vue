@@ -51,6 +51,14 @@ async function plan() {
           </div>
         </section>
         <section class="panel">
+          <h2>Provisional standard</h2>
+          <p class="soft">
+            Judges on a panel say, before anybody has seen a candidate, what a borderline one would
+            earn: in rounds, by link, without an account.
+          </p>
+          <v-btn :to="`/examinations/${examination.id}/panels`">Panels</v-btn>
+        </section>
+        <section class="panel">
           <h2>Papers</h2>
           <p class="soft">
             Door sheets, scripts, briefings, blank checklists, route cards, calendars and tables, as

@@ -2,16 +2,22 @@
 import type { MethodForAll } from '@kritikos/core/standards/methodsSideBySide';
 import type { StationMethod } from '@kritikos/core/standards/stationMethods';
 import WideTable from '../shell/WideTable.vue';
-import { METHOD_WORDS, PANEL_METHODS } from './methodWords.ts';
+import { METHOD_WORDS } from './methodWords.ts';
 import { namesOf } from './namesOf.ts';
+import type { PanelRow } from './usePanelRows.ts';
 
 defineProps<{
   methods: readonly MethodForAll[];
   numbers: ReadonlyMap<string, number>;
   /** The method of the examination. */
   chosen: StationMethod;
+  panels: readonly PanelRow[];
+  examination: string;
 }>();
-const emit = defineEmits<{ choose: [method: StationMethod] }>();
+const emit = defineEmits<{
+  choose: [method: StationMethod];
+  takeCuts: [cuts: Readonly<Record<string, number>>];
+}>();
 </script>
 
 <template>
@@ -58,9 +64,40 @@ const emit = defineEmits<{ choose: [method: StationMethod] }>();
               <td>{{ namesOf(m.changed, numbers) }}</td>
             </template>
           </tr>
-          <tr v-for="p in PANEL_METHODS" :key="p.title">
-            <td>{{ p.title }}</td>
-            <td colspan="4" class="soft">{{ p.lacks }}</td>
+          <tr v-for="row in panels" :key="row.name">
+            <td>
+              <button
+                v-if="row.cuts"
+                class="linkish"
+                type="button"
+                title="Set these as the cuts of the stations, by hand"
+                @click="emit('takeCuts', row.cuts)"
+              >
+                {{ row.name }}
+              </button>
+              <template v-else>{{ row.name }}</template>
+              <span v-if="row.cut.standardError" class="soft">
+                ± {{ row.cut.standardError.toFixed(1) }}</span
+              >
+            </td>
+            <td class="number">
+              {{ row.cut.estimate === null ? '–' : row.cut.estimate.toFixed(1) }}
+            </td>
+            <template v-if="row.outcome">
+              <td class="number">{{ row.outcome.passed }}</td>
+              <td class="number">{{ row.outcome.failed }}</td>
+              <td>{{ namesOf(row.outcome.changed, numbers) }}</td>
+            </template>
+            <td v-else colspan="3" class="soft">
+              {{ row.cut.notes[0] ?? 'it did not judge every station' }}
+            </td>
+          </tr>
+          <tr v-if="panels.length === 0">
+            <td>Angoff, Ebel, Hofstee, Beuk</td>
+            <td colspan="4" class="soft">
+              need a panel’s judgement:
+              <router-link :to="`/examinations/${examination}/panels`">panels</router-link>
+            </td>
           </tr>
         </tbody>
       </table>

@@ -17,7 +17,8 @@ import type { StationMethod } from '@kritikos/core/standards/stationMethods';
 
 const store = useExamination();
 const own = useStandard(store.current?.id ?? '');
-const { page, data, settings, standard, bootstraps, methods, sureness, partsKnown, error } = own;
+const { page, data, settings, standard, bootstraps, methods, sureness, partsKnown, panels, error } =
+  own;
 const numbers = computed(
   () => new Map(page.value?.everybody.map((c) => [c.id, c.number] as const)),
 );
@@ -52,6 +53,14 @@ function setMethod(station: string, method: StationMethod | null) {
   const others = Object.entries(settings.value.methods).filter(([id]) => id !== station);
   settings.value.methods = Object.fromEntries(
     method === null ? others : [...others, [station, method] as const],
+  );
+}
+
+/** A panel's cuts hold as cuts by hand, to a tenth: finer than that nobody judged. */
+function takeCuts(cuts: Readonly<Record<string, number>>) {
+  if (!settings.value) return;
+  settings.value.handCuts = Object.fromEntries(
+    Object.entries(cuts).map(([station, cut]) => [station, Math.round(cut * 10) / 10]),
   );
 }
 
@@ -113,7 +122,10 @@ function setHandCut(station: string, cut: number | null) {
             :methods="methods.examination"
             :numbers="numbers"
             :chosen="settings.method"
+            :panels="panels"
+            :examination="store.current?.id ?? ''"
             @choose="settings.method = $event"
+            @take-cuts="takeCuts"
           />
           <RuleEffectsPanel
             v-if="standard"

@@ -11,7 +11,7 @@ import WideTable from '../shell/WideTable.vue';
 import { METHOD_WORDS } from './methodWords.ts';
 import { namesOf } from './namesOf.ts';
 import StationScatter from './StationScatter.vue';
-import type { StationOfPage } from './useStandard.ts';
+import type { StationOfPage } from './stationOfPage.ts';
 
 const props = defineProps<{
   station: StationOfPage;

@@ -45,10 +45,3 @@ export const METHOD_WORDS: Readonly<
     does: 'the same percentage every time, however hard the station was',
   },
 };
-
-/** Methods that wait for judges: what each of them lacks. */
-export const PANEL_METHODS = [
-  { title: 'Angoff', lacks: 'needs a panel’s judgement of every item or station' },
-  { title: 'Ebel', lacks: 'needs a panel’s sorting of items by difficulty and relevance' },
-  { title: 'Hofstee, Beuk', lacks: 'needs a panel’s bounds for cut and failing share' },
-] as const;

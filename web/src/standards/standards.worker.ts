@@ -1,3 +1,4 @@
+import { byCuts } from '@kritikos/core/standards/byCuts';
 import { bootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import type { PartPercents } from '@kritikos/core/standards/partPercents';
 import { scoredPairs, setStandard } from '@kritikos/core/standards/setStandard';
@@ -25,6 +26,8 @@ const work = {
   sureness: (settings: StandardSettings) =>
     decisionSureness(setStandard(data, candidates, settings, parts)),
   methods: (settings: StandardSettings) => methodsSideBySide(data, candidates, settings, parts),
+  byCuts: (settings: StandardSettings, cuts: Readonly<Record<string, number>>) =>
+    byCuts(data, candidates, settings, cuts, parts),
   bootstraps: (borderline: number, resamples: number) =>
     data.map(({ records }) => {
       const { scores, grades } = scoredPairs(records);

@@ -5,23 +5,17 @@ import type { DecisionSureness } from '@kritikos/core/standards/decisionSureness
 import type { MethodsSideBySide } from '@kritikos/core/standards/methodsSideBySide';
 import { RULE_PARTS } from '@kritikos/core/standards/partPercents';
 import type { PartPercents } from '@kritikos/core/standards/partPercents';
-import type { Standard, StationRecord } from '@kritikos/core/standards/setStandard';
+import type { Standard } from '@kritikos/core/standards/setStandard';
 import { useDebounceFn } from '@vueuse/core';
 import { wrap } from 'comlink';
 import type { Remote } from 'comlink';
 import { onMounted, ref, shallowRef, watch } from 'vue';
 import { call, messageOf } from '../http/api.ts';
+import type { StationOfPage } from './stationOfPage.ts';
 import type { StandardsWork } from './standards.worker.ts';
+import { usePanelRows } from './usePanelRows.ts';
 
 const RESAMPLES = 2000;
-
-/** A station with its marks candidate by candidate. */
-export interface StationOfPage {
-  readonly station: string;
-  readonly title: string;
-  readonly position: number;
-  readonly records: readonly StationRecord[];
-}
 
 /** What the page holds beside the marks: whom it decides on, and everybody who has marks. */
 type OpenPage = Omit<StandardsPage, 'marks'> & { everybody: StandardsPage['candidates'] };
@@ -117,6 +111,8 @@ export function useStandard(examination: string) {
     { deep: true },
   );
 
+  const panels = usePanelRows(examination, data, settings, (now, cuts) => work.byCuts(now, cuts));
+
   async function sign(reason: string): Promise<Decision> {
     if (!settings.value)
       throw new Error('There is no standard to sign yet; wait until it is there.');
@@ -137,6 +133,7 @@ export function useStandard(examination: string) {
     sureness,
     partsKnown,
     error,
+    panels,
     load,
     sign,
   };

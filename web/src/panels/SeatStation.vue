@@ -1,0 +1,217 @@
+<script setup lang="ts">
+import type { Said, Sitting } from '@kritikos/contracts/panels';
+import { DIFFICULTIES, RELEVANCES } from '@kritikos/core/panels/panel';
+import type { Placement } from '@kritikos/core/panels/panel';
+import { ref } from 'vue';
+import { DIFFICULTY_WORDS, RELEVANCE_WORDS, shareWords, stepsOf } from './panelWords.ts';
+import ShareInput from './ShareInput.vue';
+import SpreadStrip from './SpreadStrip.vue';
+
+/** One station as a judge sees it: the drawing, the task, the checklist, and a place to say what they think. */
+const props = defineProps<{
+  station: Sitting['stations'][number];
+  method: Sitting['panel']['method'];
+  words: Readonly<Record<string, Omit<Said, 'id'>>>;
+  before: Sitting['before'];
+  disabled: boolean;
+}>();
+const emit = defineEmits<{
+  say: [subject: string, share: number | null, placement: Placement | null];
+}>();
+const half = ref<Record<string, Partial<Placement>>>({});
+
+const shareOf = (subject: string) => props.words[subject]?.share ?? null;
+const placeOf = (subject: string): Partial<Placement> =>
+  props.words[subject]?.placement ?? half.value[subject] ?? {};
+const said = (subject: string) => props.before?.subjects.find(({ key }) => key === subject);
+
+function put(subject: string, part: Partial<Placement>) {
+  const { difficulty, relevance } = { ...placeOf(subject), ...part };
+  if (difficulty && relevance) emit('say', subject, null, { difficulty, relevance });
+  else half.value = { ...half.value, [subject]: { ...placeOf(subject), ...part } };
+}
+const YES_NO = [
+  { value: 1, words: 'Would earn it' },
+  { value: 0, words: 'Would not' },
+] as const;
+</script>
+
+<template>
+  <section>
+    <h2>{{ station.position }} · {{ station.title }}</h2>
+    <p class="task">{{ station.task }}</p>
+    <details :open="!before">
+      <summary>The drawing and the patient</summary>
+      <figure v-for="figure in station.figures" :key="figure.title">
+        <!-- The server writes the markup from the procedure's data and escapes every word in it. -->
+        <!-- eslint-disable-next-line vue/no-v-html -->
+        <div class="procedure-figure" v-html="figure.svg"></div>
+        <figcaption class="soft">{{ figure.title }}</figcaption>
+      </figure>
+      <p>{{ station.patient }}</p>
+      <p class="caution">
+        <b>{{ station.stopRule }}</b>
+      </p>
+    </details>
+    <template v-if="station.subject !== null">
+      <ShareInput
+        class="whole"
+        :label="`Station ${station.position}`"
+        :model-value="shareOf(station.subject)"
+        :steps="stepsOf(method, station.points, true)"
+        :say="shareWords(method, station.points)"
+        :disabled="disabled"
+        @update:model-value="emit('say', station.subject, $event, null)"
+      />
+      <SpreadStrip
+        v-if="said(station.subject)"
+        label="Round before"
+        :values="said(station.subject)?.values ?? []"
+        :own="said(station.subject)?.own ?? null"
+        :earned="said(station.subject)?.earned ?? null"
+      />
+    </template>
+    <ol>
+      <li v-for="(item, i) in station.items" :key="i">
+        <div v-if="item.phase !== station.items[i - 1]?.phase" class="serif phase">
+          {{ item.phase }}
+        </div>
+        <div>
+          {{ item.text }}
+          <b v-if="item.critical" class="critical">fails the station if missed</b>
+        </div>
+        <div class="soft earns">{{ item.earns }}</div>
+        <template v-if="item.subject !== null">
+          <div
+            v-if="method === 'angoff-yes-no'"
+            class="choices"
+            role="group"
+            :aria-label="item.text"
+          >
+            <v-btn
+              v-for="one in YES_NO"
+              :key="one.value"
+              height="48"
+              :disabled="disabled"
+              :variant="shareOf(item.subject) === one.value ? 'flat' : 'outlined'"
+              :color="shareOf(item.subject) === one.value ? 'primary' : undefined"
+              :aria-pressed="shareOf(item.subject) === one.value"
+              @click="emit('say', item.subject, one.value, null)"
+            >
+              {{ one.words }}
+            </v-btn>
+          </div>
+          <template v-else-if="method === 'ebel'">
+            <div class="choices" role="group" :aria-label="`How hard: ${item.text}`">
+              <v-btn
+                v-for="one in DIFFICULTIES"
+                :key="one"
+                height="48"
+                :disabled="disabled"
+                :variant="placeOf(item.subject).difficulty === one ? 'flat' : 'outlined'"
+                :color="placeOf(item.subject).difficulty === one ? 'primary' : undefined"
+                :aria-pressed="placeOf(item.subject).difficulty === one"
+                @click="put(item.subject, { difficulty: one })"
+              >
+                {{ DIFFICULTY_WORDS[one] }}
+              </v-btn>
+            </div>
+            <div class="choices" role="group" :aria-label="`How much it matters: ${item.text}`">
+              <v-btn
+                v-for="one in RELEVANCES"
+                :key="one"
+                height="48"
+                :disabled="disabled"
+                :variant="placeOf(item.subject).relevance === one ? 'flat' : 'outlined'"
+                :color="placeOf(item.subject).relevance === one ? 'primary' : undefined"
+                :aria-pressed="placeOf(item.subject).relevance === one"
+                @click="put(item.subject, { relevance: one })"
+              >
+                {{ RELEVANCE_WORDS[one] }}
+              </v-btn>
+            </div>
+          </template>
+          <ShareInput
+            v-else
+            :label="item.text"
+            :model-value="shareOf(item.subject)"
+            :steps="stepsOf(method, item.points, false)"
+            :say="shareWords(method, item.points)"
+            :disabled="disabled"
+            @update:model-value="emit('say', item.subject, $event, null)"
+          />
+          <div v-if="said(item.subject)" class="before">
+            <SpreadStrip
+              :label="`Round before, ${item.text}`"
+              :values="said(item.subject)?.values ?? []"
+              :own="said(item.subject)?.own ?? null"
+              :earned="said(item.subject)?.earned ?? null"
+            />
+            <span v-if="said(item.subject)?.split" class="critical">you were of two minds</span>
+          </div>
+        </template>
+      </li>
+    </ol>
+  </section>
+</template>
+
+<style src="../figure/figure.css"></style>
+<style scoped>
+.task {
+  font-family: var(--serif);
+  font-size: 1.05rem;
+}
+summary {
+  cursor: pointer;
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  color: var(--petrol);
+  text-decoration: underline;
+}
+figure {
+  margin: 0 0 6px;
+}
+ol {
+  list-style: none;
+  padding: 0;
+  margin: 10px 0 0;
+}
+li {
+  border-top: 1px solid var(--rule);
+  padding: 10px 0;
+}
+.phase {
+  font-size: 1.05rem;
+  margin-bottom: 4px;
+}
+.earns {
+  font-size: 0.88rem;
+  margin: 2px 0 4px;
+}
+.critical {
+  color: var(--madder);
+}
+.choices {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 6px;
+}
+.before {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: center;
+  font-size: 0.9rem;
+}
+.before > :first-child {
+  flex: 1 1 200px;
+}
+.whole {
+  border: 1px solid var(--rule);
+  border-radius: 3px;
+  padding: 6px 10px;
+  margin: 8px 0;
+}
+</style>
