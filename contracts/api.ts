@@ -5,6 +5,7 @@ import { preparation } from './addresses/preparation.ts';
 import { timetables } from './addresses/timetable.ts';
 import { papers } from './addresses/papers.ts';
 import { panels } from './addresses/panels.ts';
+import { rehearsing } from './addresses/rehearsal.ts';
 import { marking } from './addresses/marking.ts';
 import { outcomes } from './addresses/outcomes.ts';
 import { sources } from './addresses/sources.ts';
@@ -22,6 +23,7 @@ export const api = {
   ...preparation,
   ...timetables,
   ...papers,
+  ...rehearsing,
   ...panels,
   ...marking,
   ...outcomes,

@@ -9,6 +9,7 @@ export const JOB_KINDS = [
   'behaviour',
   'timetable',
   'papers',
+  'rehearsal',
 ] as const;
 export type JobKind = (typeof JOB_KINDS)[number];
 

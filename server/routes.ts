@@ -6,6 +6,7 @@ import { calibrationRoutes } from './calibration/routes.ts';
 import { checklistRoutes } from './checklists/routes.ts';
 import { descriptionRoutes } from './description/routes.ts';
 import { examinationRoutes } from './examinations/routes.ts';
+import { rehearsalRoutes } from './rehearsal/routes.ts';
 import { panelRoutes } from './panels/routes.ts';
 import { paperRoutes } from './papers/routes.ts';
 import { timetableRoutes } from './timetable/routes.ts';
@@ -33,6 +34,7 @@ export const routes: readonly Route[] = [
   ...examinationRoutes,
   ...timetableRoutes,
   ...paperRoutes,
+  ...rehearsalRoutes,
   ...panelRoutes,
   ...calibrationRoutes,
   ...markingRoutes,

@@ -82,7 +82,8 @@ export function scoreSheet(
   seen: SeenVariants,
   rules: ScoringRules = DEFAULT_RULES,
 ): SheetScore {
-  const attempts = Math.max(1, ...marks.map(attemptOf));
+  const attempts = marks.reduce((most, mark) => Math.max(most, attemptOf(mark)), 1);
+  if (attempts === 1) return scoreAttempt(items, marks, seen, rules, 1);
   const upTo = (last: number) => scoreAttempt(items, standing(marks, last), seen, rules, last);
   const scores = Array.from({ length: attempts }, (_, i) => upTo(i + 1));
   const last = scores.at(-1) as SheetScore;

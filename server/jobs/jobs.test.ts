@@ -33,6 +33,7 @@ async function withWorker(worker: Worker, test: (jobs: Jobs) => Promise<void>): 
     behaviour: worker,
     timetable: worker,
     papers: worker,
+    rehearsal: worker,
   };
   const jobs = new Jobs(server.tools.db, url.href, pino({ level: 'silent' }), workers);
   try {

@@ -24,6 +24,10 @@ import type { YearsApart } from '@kritikos/core/standards/acrossYears';
 import type { YearsJob } from './yearsJob.ts';
 import type { Packed } from '../papers/pack.ts';
 import type { PackJob } from './packJob.ts';
+import type { Learnt } from '@kritikos/core/rehearsal/fromLastCohort';
+import type { Rehearsal } from '@kritikos/core/rehearsal/rehearse';
+import type { AssumptionsJob } from './assumptionsJob.ts';
+import type { RehearsalJob } from './rehearsalJob.ts';
 
 let pool: Piscina | undefined;
 const THREADS = 2;
@@ -107,6 +111,14 @@ export function planTimetable(
 
 export function replanRest(job: ReplanJob): Promise<Replanned> {
   return run('./replanJob.ts', job);
+}
+
+export function rehearseSome(job: RehearsalJob, around: Around): Promise<Rehearsal[]> {
+  return run('./rehearsalJob.ts', job, around);
+}
+
+export function learnAssumptions(job: AssumptionsJob): Promise<Learnt> {
+  return run('./assumptionsJob.ts', job);
 }
 
 export function packPapers(job: PackJob, around: Around): Promise<Packed> {
