@@ -29,8 +29,9 @@ const station = z.strictObject({
 const candidate = z.strictObject({
   number,
   name: text(120),
-  student: text(40),
-  circuit: text(20),
+  student: text(20),
+  /** Empty until a plan says. */
+  circuit: text(40, 0),
   /** In percent. */
   extraTime: z.int().min(0).max(200),
   seatedBreaks: z.boolean(),

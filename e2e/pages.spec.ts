@@ -37,7 +37,7 @@ async function expectNone(axe: AxeBuilder, what: string): Promise<void> {
 }
 
 test('the lead’s pages are accessible', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await page.goto('/sign-in');
   await expectAccessible(page, 'sign-in');
@@ -51,6 +51,9 @@ test('the lead’s pages are accessible', async ({ page }) => {
     ['/blueprint', 'What stands out'],
     ['/timetable', 'What is asked'],
     ['/resources', 'Who and what may be used'],
+    ['/rehearsal', 'Rehearsal'],
+    ['/panels', 'Provisional standard by a panel'],
+    ['/papers', 'Papers'],
     ['/calibration', 'Calibrate'],
     ['/marking', 'Sheets that want a look'],
     ['/agreement', 'Agree'],

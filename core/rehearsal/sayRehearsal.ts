@@ -22,7 +22,7 @@ export function sayRehearsal(
   }
   if (cut && cut.sd !== null) {
     said.push(
-      `The cut will lie near ${cut.mean.toFixed(1)} %, with a standard error of ${cut.sd.toFixed(1)}${cutError === null ? '' : `; the method itself will say ${cutError.toFixed(1)}, since it does not know of severity`}.`,
+      `The cut will lie near ${cut.mean.toFixed(1)} %, with a standard error of ${cut.sd.toFixed(1)}${cutError === null ? '' : `; the method itself will say ${cutError.toFixed(1)}${cutError < 0.9 * cut.sd ? ', too little, since it does not know of severity' : ''}`}.`,
     );
   } else said.push('The method gives no cut with so few candidates.');
   if (kappa && icc) {

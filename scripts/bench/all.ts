@@ -12,6 +12,7 @@ import { benchPeople } from './people.ts';
 import { benchQuality } from './quality.ts';
 import { benchRasch } from './rasch.ts';
 import { benchSheet } from './sheet.ts';
+import { benchDayBefore } from './dayBefore.ts';
 import { benchTimetable } from './timetable.ts';
 import { benchWorkshop } from './workshop.ts';
 
@@ -32,6 +33,7 @@ const benches = {
   analyses: benchAnalyses,
   workshop: benchWorkshop,
   timetable: benchTimetable,
+  'day-before': benchDayBefore,
 };
 const wanted = process.argv.slice(2);
 

@@ -288,6 +288,19 @@ describe('the examination as a file', () => {
     expect(fits({ ...file, format: 'other' })).toBe(false);
   });
 
+  it('can be written of every examination, with or without a plan, marked or not', async () => {
+    const examinations = await server.db('examination').select('id', 'title');
+    expect(examinations.length).toBeGreaterThan(2);
+    for (const { id } of examinations) {
+      if (!(await server.db('examination_lead').where({ examination_id: id }).first())) continue;
+      const file = await fileOf(lead, id);
+      expect(openExamination.safeParse(file).error?.issues).toBeUndefined();
+    }
+    // Before a plan is published nobody stands in a circuit.
+    await server.db('candidate').where({ examination_id: next }).update({ circuit: '' });
+    expect((await fileOf(lead, next)).candidates[0]?.circuit).toBe('');
+  });
+
   it('comes back as it went, read by this installation again', async () => {
     const file = await fileOf(lead, next);
     expect(file.timetable?.slots.length).toBeGreaterThan(180);

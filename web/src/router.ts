@@ -68,6 +68,12 @@ const routes: RouteRecordRaw[] = [
         meta: lead('Who and what may be used'),
       },
       {
+        path: 'rehearsal',
+        component: () => import('./rehearsal/RehearsalPage.vue'),
+        props: true,
+        meta: lead('Rehearsal'),
+      },
+      {
         path: 'panels',
         component: () => import('./panels/PanelsPage.vue'),
         props: true,

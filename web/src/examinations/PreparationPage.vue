@@ -51,6 +51,14 @@ async function plan() {
           </div>
         </section>
         <section class="panel">
+          <h2>Rehearsal</h2>
+          <p class="soft">
+            How precise the examination will be, before the day: it is played some hundreds of times
+            on simulated people.
+          </p>
+          <v-btn :to="`/examinations/${examination.id}/rehearsal`">Rehearse it</v-btn>
+        </section>
+        <section class="panel">
           <h2>Provisional standard</h2>
           <p class="soft">
             Judges on a panel say, before anybody has seen a candidate, what a borderline one would

@@ -2,7 +2,7 @@
 import type { Panel, PanelList } from '@kritikos/contracts/panels';
 import { computed, ref } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
-import { call } from '../http/api.ts';
+import { call, messageOf } from '../http/api.ts';
 import { counted } from '../shell/counted.ts';
 import WideTable from '../shell/WideTable.vue';
 import { METHOD_TITLES } from './panelWords.ts';
@@ -11,7 +11,7 @@ import SeatDialog from './SeatDialog.vue';
 
 /** A panel as its lead sees it: who sits, how far each is, the rounds, and what came of them. */
 const props = defineProps<{ panel: Panel; examination: string }>();
-const emit = defineEmits<{ act: [what: () => Promise<PanelList>]; seated: [] }>();
+const emit = defineEmits<{ take: [list: PanelList]; seated: [] }>();
 const store = useExamination();
 
 const last = computed(() => props.panel.rounds.at(-1));
@@ -22,27 +22,39 @@ const missing = computed(() =>
 );
 const params = computed(() => ({ panel: props.panel.id }));
 
+const problem = ref('');
+/** What a change answers with is taken; where it is refused, what holds is read again. */
+async function take(change: Promise<PanelList>) {
+  problem.value = '';
+  try {
+    emit('take', await change);
+  } catch (thrown) {
+    problem.value = messageOf(thrown);
+    emit('seated');
+  }
+}
 const closing = ref(false);
 const reopening = ref(false);
 const reason = ref('');
-const openRound = () =>
-  emit('act', () => call('POST /panels/:panel/rounds', { params: params.value }));
-function close() {
+async function openRound() {
+  await take(call('POST /panels/:panel/rounds', { params: params.value }));
+}
+async function close() {
   const body = { withoutMissing: missing.value.length > 0 };
   closing.value = false;
-  emit('act', () => call('POST /panels/:panel/closing', { params: params.value, body }));
+  await take(call('POST /panels/:panel/closing', { params: params.value, body }));
 }
-function reopen() {
+async function reopen() {
   const body = { reason: reason.value };
   reopening.value = false;
   reason.value = '';
-  emit('act', () => call('POST /panels/:panel/reopening', { params: params.value, body }));
+  await take(call('POST /panels/:panel/reopening', { params: params.value, body }));
 }
 const takeAway = ref<{ id: string; name: string } | null>(null);
-function confirmTaking() {
+async function confirmTaking() {
   const seat = takeAway.value?.id ?? '';
   takeAway.value = null;
-  emit('act', () => call('DELETE /seats/:seat', { params: { seat } }));
+  await take(call('DELETE /seats/:seat', { params: { seat } }));
 }
 const seating = ref(false);
 const renewing = ref<{ id: string; name: string } | null>(null);
@@ -115,6 +127,7 @@ const total = computed(() => props.panel.subjects.length);
         </v-btn>
       </div>
     </div>
+    <v-alert v-if="problem" type="error" role="alert" class="my-2">{{ problem }}</v-alert>
     <p v-if="panel.seats.length === 0">
       Nobody sits here yet. A seat is a link that you hand to a judge: it opens on any device.
     </p>

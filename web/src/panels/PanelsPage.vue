@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { mdiAccountMultiplePlusOutline } from '@mdi/js';
-import type { PanelList } from '@kritikos/contracts/panels';
 import { ref } from 'vue';
-import { ApiProblem, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 import NewPanelDialog from './NewPanelDialog.vue';
@@ -13,18 +11,6 @@ const { data, error, reload, take } = useReading('GET /examinations/:examination
   params: { examination: props.examination },
 }));
 const making = ref(false);
-const problem = ref('');
-
-async function act(what: () => Promise<PanelList>) {
-  problem.value = '';
-  try {
-    take(await what());
-  } catch (thrown) {
-    const errors = thrown instanceof ApiProblem ? (thrown.problem.errors ?? []) : [];
-    problem.value = [messageOf(thrown), ...errors.map(({ detail }) => detail)].join(' ');
-    await reload();
-  }
-}
 </script>
 
 <template>
@@ -47,7 +33,6 @@ async function act(what: () => Promise<PanelList>) {
       </v-btn>
     </div>
     <LoadState :error="error" :loading="!data" @retry="reload" />
-    <v-alert v-if="problem" type="error" role="alert" class="mb-3">{{ problem }}</v-alert>
     <p v-if="data?.panels.length === 0" class="panel">
       There is no panel yet. Make one, give each judge a seat, and open the first round.
     </p>
@@ -57,7 +42,7 @@ async function act(what: () => Promise<PanelList>) {
       :panel="panel"
       :examination="examination"
       class="mb-4"
-      @act="act"
+      @take="take"
       @seated="reload"
     />
     <NewPanelDialog v-model="making" :examination="examination" @made="take" />

@@ -43,6 +43,11 @@ const steps = computed(() => [
   'Handing in',
 ]);
 const station = computed(() => sitting.value?.stations[step.value]);
+// Every round begins at the beginning.
+watch(
+  () => sitting.value?.round?.number,
+  () => (step.value = 0),
+);
 const top = ref<HTMLElement>();
 watch(step, () => nextTick(() => top.value?.scrollIntoView({ block: 'start' })));
 
