@@ -165,6 +165,11 @@ export const openExamination = z
   });
 export type OpenExamination = z.output<typeof openExamination>;
 
+/** A file as it comes: whoever sends it need not know its type, whoever takes it has it checked. */
+export const examinationFile: z.ZodType<OpenExamination, unknown> = z
+  .unknown()
+  .pipe(openExamination as z.ZodType<OpenExamination, unknown>);
+
 /** The published schema of the file, JSON Schema draft 2020-12. */
 export function openExaminationSchema(): object {
   return z.toJSONSchema(openExamination, { io: 'input', unrepresentable: 'any' });

@@ -1,6 +1,6 @@
 import type { Contracts } from '../contract.ts';
 import { job } from '../jobs.ts';
-import { examinationRead, openExamination } from '../openExamination.ts';
+import { examinationFile, examinationRead } from '../openExamination.ts';
 import { packAsked, packs } from '../papers.ts';
 import { EXAMINER, LEAD, leads, reads } from './access.ts';
 
@@ -30,7 +30,7 @@ export const papers = {
   'POST /examinations/files': {
     says: 'Make an examination from a file in the open format: all of it, or nothing',
     access: LEAD,
-    body: openExamination,
+    body: examinationFile,
     takes: 'open file',
     answers: examinationRead,
   },
