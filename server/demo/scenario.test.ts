@@ -248,12 +248,11 @@ describe('sheets that are filled in together', () => {
       faults: await server.db('sheet_fault').where({ sheet_id: sheet }).orderBy('fault'),
     });
     const filled = await kept(own.id);
-    // The same taps on a sheet of the same station that nobody has begun.
+    // The same taps on the sheet of the same station that this examiner has not begun yet.
     const free = await server
       .db('sheet')
-      .where({ station_id: own.station_id, started_at: null })
+      .where({ station_id: own.station_id, examiner_id: own.examiner_id, started_at: null })
       .first();
-    await server.db('sheet').where({ id: free.id }).update({ examiner_id: own.examiner_id });
     const taps = await server.db('mark_event').where({ sheet_id: own.id }).orderBy('sequence');
     const { email, id: account } = await server
       .db('account')
