@@ -9,7 +9,7 @@ import type { Assumptions } from './assumptions.ts';
 import { fromLastCohort } from './fromLastCohort.ts';
 import { optionsOf } from './rehearsedItem.ts';
 import { rehearsals } from './rehearse.ts';
-import type { RehearsedPlan } from './rehearse.ts';
+import type { RehearsedPlan } from './plan.ts';
 import { sayRehearsal } from './sayRehearsal.ts';
 import { summarise } from './summary.ts';
 

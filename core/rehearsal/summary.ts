@@ -1,5 +1,6 @@
 import { mean, standardDeviation } from '../numerics/summary.ts';
-import type { Measured, Rehearsal } from './rehearse.ts';
+import type { Measured } from './precision.ts';
+import type { Rehearsal } from './rehearse.ts';
 
 /** How a figure spreads over rehearsals: nine in ten lie from `low` to `high`. */
 export interface Spread {

@@ -1,7 +1,7 @@
 import { PROCEDURES } from '@kritikos/catalogue/procedures';
 import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
 import { USUAL_ASSUMPTIONS } from '@kritikos/core/rehearsal/assumptions';
-import type { RehearsedPlan } from '@kritikos/core/rehearsal/rehearse';
+import type { RehearsedPlan } from '@kritikos/core/rehearsal/plan';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';

@@ -1,6 +1,7 @@
 import type { Assumptions } from '@kritikos/core/rehearsal/assumptions';
+import type { RehearsedPlan } from '@kritikos/core/rehearsal/plan';
 import { rehearsals } from '@kritikos/core/rehearsal/rehearse';
-import type { Rehearsal, RehearsedPlan } from '@kritikos/core/rehearsal/rehearse';
+import type { Rehearsal } from '@kritikos/core/rehearsal/rehearse';
 
 export interface RehearsalJob {
   readonly plan: RehearsedPlan;

@@ -1,5 +1,5 @@
 import type { Account } from '@kritikos/contracts/accounts';
-import type { RehearsedPlan, RehearsedSheet } from '@kritikos/core/rehearsal/rehearse';
+import type { RehearsedPlan, RehearsedSheet } from '@kritikos/core/rehearsal/plan';
 import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import type { PlanningProblem, Slot } from '@kritikos/core/timetable/problem';
 import { withPairs } from '@kritikos/core/timetable/seconds';
