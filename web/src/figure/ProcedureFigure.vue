@@ -3,6 +3,7 @@ import { drawFigure } from '@kritikos/core/figure/draw';
 import type { FigureSpec } from '@kritikos/core/figure/spec';
 import { figureSvg } from '@kritikos/core/figure/svg';
 import { computed, useId } from 'vue';
+import DrawnFigure from './DrawnFigure.vue';
 
 /** A procedure as a drawing, made only from its data. */
 const props = withDefaults(
@@ -16,9 +17,5 @@ const svg = computed(() =>
 </script>
 
 <template>
-  <!-- The core writes the markup and escapes every word in it. -->
-  <!-- eslint-disable-next-line vue/no-v-html -->
-  <figure class="procedure-figure" v-html="svg"></figure>
+  <DrawnFigure :svg="svg" />
 </template>
-
-<style src="./figure.css"></style>

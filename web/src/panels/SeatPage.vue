@@ -1,11 +1,15 @@
 <script setup lang="ts">
 import { mdiChevronLeft, mdiChevronRight } from '@mdi/js';
-import { cellKey } from '@kritikos/core/panels/panel';
-import { EBEL_CELLS } from '@kritikos/core/panels/panel';
-import { BEUK_QUESTIONS, HOFSTEE_QUESTIONS } from '@kritikos/core/panels/panel';
+import {
+  BEUK_QUESTIONS,
+  cellKey,
+  EBEL_CELLS,
+  HOFSTEE_QUESTIONS,
+} from '@kritikos/core/panels/panel';
 import { computed, nextTick, ref, watch, watchEffect } from 'vue';
 import { useTheme } from 'vuetify';
 import { counted } from '../shell/counted.ts';
+import ClosedRound from './ClosedRound.vue';
 import {
   BORDERLINE,
   DIFFICULTY_WORDS,
@@ -16,7 +20,6 @@ import {
 } from './panelWords.ts';
 import SeatStation from './SeatStation.vue';
 import ShareInput from './ShareInput.vue';
-import SpreadStrip from './SpreadStrip.vue';
 import { useSitting } from './useSitting.ts';
 
 const theme = useTheme();
@@ -78,24 +81,6 @@ const left = computed(() => ({
 }));
 const blanks = computed(() => left.value.subjects + left.value.cells + left.value.questions);
 const thing = computed(() => (sitting.value?.panel.level === 'station' ? 'station' : 'item'));
-const split = computed(() => {
-  const keys = new Set(
-    sitting.value?.before?.subjects.filter((own) => own.split).map((own) => own.key),
-  );
-  return (
-    sitting.value?.stations.flatMap(({ position, title, subject, items }) =>
-      subject !== null && keys.has(subject)
-        ? [{ key: subject, words: `${position} ${title}` }]
-        : items.flatMap((item) =>
-            item.subject !== null && keys.has(item.subject)
-              ? [{ key: item.subject, words: `${position} ${title}: ${item.text}` }]
-              : [],
-          ),
-    ) ?? []
-  );
-});
-const valuesOf = (key: string) => sitting.value?.before?.subjects.find((own) => own.key === key);
-const cutsBefore = computed(() => sitting.value?.before?.cuts.map((cut) => cut / 100) ?? []);
 </script>
 
 <template>
@@ -147,39 +132,11 @@ const cutsBefore = computed(() => sitting.value?.before?.cuts.map((cut) => cut /
 
         <section v-else-if="!sitting.round.open" class="panel">
           <h2>Round {{ sitting.round.number }} is closed</h2>
-          <template v-if="sitting.before">
-            <p class="lead-sentence">
-              <template v-if="sitting.before.cut !== null"
-                >The panel came to {{ sitting.before.cut.toFixed(1) }} %<template
-                  v-if="sitting.before.standardError !== null"
-                >
-                  with a standard error of {{ sitting.before.standardError.toFixed(1) }}</template
-                ><template v-if="sitting.before.own !== null"
-                  >; you came to {{ sitting.before.own.toFixed(1) }} %</template
-                >.</template
-              >
-              <template v-else>No judge has judged all of it, so there is no cut.</template>
-            </p>
-            <SpreadStrip
-              label="The judges’ cuts"
-              :values="cutsBefore"
-              :own="sitting.before.own === null ? null : sitting.before.own / 100"
-            />
-            <template v-if="split.length > 0">
-              <h3>Where you were of two minds</h3>
-              <ul class="split">
-                <li v-for="one in split" :key="one.key">
-                  {{ one.words }}
-                  <SpreadStrip
-                    :label="one.words"
-                    :values="valuesOf(one.key)?.values ?? []"
-                    :own="valuesOf(one.key)?.own ?? null"
-                    :earned="valuesOf(one.key)?.earned ?? null"
-                  />
-                </li>
-              </ul>
-            </template>
-          </template>
+          <ClosedRound
+            v-if="sitting.before"
+            :before="sitting.before"
+            :stations="sitting.stations"
+          />
           <p class="soft">
             Talk about it. If {{ sitting.panel.lead }} opens another round, this page shows it, with
             what you said before.
@@ -343,10 +300,6 @@ nav {
 }
 .asks {
   margin: 6px 0;
-}
-.split {
-  list-style: none;
-  padding: 0;
 }
 footer {
   margin-top: 26px;

@@ -3,6 +3,8 @@ import type { Said, Sitting } from '@kritikos/contracts/panels';
 import { DIFFICULTIES, RELEVANCES } from '@kritikos/core/panels/panel';
 import type { Placement } from '@kritikos/core/panels/panel';
 import { ref } from 'vue';
+import DrawnFigure from '../figure/DrawnFigure.vue';
+import ChoiceRow from './ChoiceRow.vue';
 import { DIFFICULTY_WORDS, RELEVANCE_WORDS, shareWords, stepsOf } from './panelWords.ts';
 import ShareInput from './ShareInput.vue';
 import SpreadStrip from './SpreadStrip.vue';
@@ -30,10 +32,17 @@ function put(subject: string, part: Partial<Placement>) {
   if (difficulty && relevance) emit('say', subject, null, { difficulty, relevance });
   else half.value = { ...half.value, [subject]: { ...placeOf(subject), ...part } };
 }
+/** What was said of it in the round before, for the strip. */
+const spreadOf = (subject: string) => {
+  const { values = [], own = null, earned = null } = said(subject) ?? {};
+  return { values, own, earned };
+};
 const YES_NO = [
   { value: 1, words: 'Would earn it' },
   { value: 0, words: 'Would not' },
-] as const;
+];
+const DIFFICULTY_CHOICES = DIFFICULTIES.map((value) => ({ value, words: DIFFICULTY_WORDS[value] }));
+const RELEVANCE_CHOICES = RELEVANCES.map((value) => ({ value, words: RELEVANCE_WORDS[value] }));
 </script>
 
 <template>
@@ -42,12 +51,10 @@ const YES_NO = [
     <p class="task">{{ station.task }}</p>
     <details :open="!before">
       <summary>The drawing and the patient</summary>
-      <figure v-for="figure in station.figures" :key="figure.title">
-        <!-- The server writes the markup from the procedure's data and escapes every word in it. -->
-        <!-- eslint-disable-next-line vue/no-v-html -->
-        <div class="procedure-figure" v-html="figure.svg"></div>
-        <figcaption class="soft">{{ figure.title }}</figcaption>
-      </figure>
+      <div v-for="figure in station.figures" :key="figure.title" class="drawing">
+        <DrawnFigure :svg="figure.svg" />
+        <div class="soft">{{ figure.title }}</div>
+      </div>
       <p>{{ station.patient }}</p>
       <p class="caution">
         <b>{{ station.stopRule }}</b>
@@ -66,9 +73,7 @@ const YES_NO = [
       <SpreadStrip
         v-if="said(station.subject)"
         label="Round before"
-        :values="said(station.subject)?.values ?? []"
-        :own="said(station.subject)?.own ?? null"
-        :earned="said(station.subject)?.earned ?? null"
+        v-bind="spreadOf(station.subject)"
       />
     </template>
     <ol>
@@ -82,54 +87,29 @@ const YES_NO = [
         </div>
         <div class="soft earns">{{ item.earns }}</div>
         <template v-if="item.subject !== null">
-          <div
+          <ChoiceRow
             v-if="method === 'angoff-yes-no'"
-            class="choices"
-            role="group"
-            :aria-label="item.text"
-          >
-            <v-btn
-              v-for="one in YES_NO"
-              :key="one.value"
-              height="48"
-              :disabled="disabled"
-              :variant="shareOf(item.subject) === one.value ? 'flat' : 'outlined'"
-              :color="shareOf(item.subject) === one.value ? 'primary' : undefined"
-              :aria-pressed="shareOf(item.subject) === one.value"
-              @click="emit('say', item.subject, one.value, null)"
-            >
-              {{ one.words }}
-            </v-btn>
-          </div>
+            :label="item.text"
+            :choices="YES_NO"
+            :disabled="disabled"
+            :picked="shareOf(item.subject)"
+            @pick="emit('say', item.subject, $event, null)"
+          />
           <template v-else-if="method === 'ebel'">
-            <div class="choices" role="group" :aria-label="`How hard: ${item.text}`">
-              <v-btn
-                v-for="one in DIFFICULTIES"
-                :key="one"
-                height="48"
-                :disabled="disabled"
-                :variant="placeOf(item.subject).difficulty === one ? 'flat' : 'outlined'"
-                :color="placeOf(item.subject).difficulty === one ? 'primary' : undefined"
-                :aria-pressed="placeOf(item.subject).difficulty === one"
-                @click="put(item.subject, { difficulty: one })"
-              >
-                {{ DIFFICULTY_WORDS[one] }}
-              </v-btn>
-            </div>
-            <div class="choices" role="group" :aria-label="`How much it matters: ${item.text}`">
-              <v-btn
-                v-for="one in RELEVANCES"
-                :key="one"
-                height="48"
-                :disabled="disabled"
-                :variant="placeOf(item.subject).relevance === one ? 'flat' : 'outlined'"
-                :color="placeOf(item.subject).relevance === one ? 'primary' : undefined"
-                :aria-pressed="placeOf(item.subject).relevance === one"
-                @click="put(item.subject, { relevance: one })"
-              >
-                {{ RELEVANCE_WORDS[one] }}
-              </v-btn>
-            </div>
+            <ChoiceRow
+              :label="`How hard: ${item.text}`"
+              :choices="DIFFICULTY_CHOICES"
+              :disabled="disabled"
+              :picked="placeOf(item.subject).difficulty ?? null"
+              @pick="put(item.subject, { difficulty: $event })"
+            />
+            <ChoiceRow
+              :label="`How much it matters: ${item.text}`"
+              :choices="RELEVANCE_CHOICES"
+              :disabled="disabled"
+              :picked="placeOf(item.subject).relevance ?? null"
+              @pick="put(item.subject, { relevance: $event })"
+            />
           </template>
           <ShareInput
             v-else
@@ -141,12 +121,7 @@ const YES_NO = [
             @update:model-value="emit('say', item.subject, $event, null)"
           />
           <div v-if="said(item.subject)" class="before">
-            <SpreadStrip
-              :label="`Round before, ${item.text}`"
-              :values="said(item.subject)?.values ?? []"
-              :own="said(item.subject)?.own ?? null"
-              :earned="said(item.subject)?.earned ?? null"
-            />
+            <SpreadStrip :label="`Round before, ${item.text}`" v-bind="spreadOf(item.subject)" />
             <span v-if="said(item.subject)?.split" class="critical">you were of two minds</span>
           </div>
         </template>
@@ -155,7 +130,6 @@ const YES_NO = [
   </section>
 </template>
 
-<style src="../figure/figure.css"></style>
 <style scoped>
 .task {
   font-family: var(--serif);
@@ -169,7 +143,7 @@ summary {
   color: var(--petrol);
   text-decoration: underline;
 }
-figure {
+.drawing {
   margin: 0 0 6px;
 }
 ol {
@@ -191,12 +165,6 @@ li {
 }
 .critical {
   color: var(--madder);
-}
-.choices {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin-top: 6px;
 }
 .before {
   display: flex;
