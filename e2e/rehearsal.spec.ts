@@ -161,5 +161,9 @@ test('a panel of four judges comes in two rounds to a cut beside the other metho
     await expect(row).toContainText('56.3');
     await row.getByRole('button').click();
     await expect(page.getByLabel(/by hand/i).first()).toHaveValue('56.3');
+    await page.getByRole('button', { name: 'Sign this standard' }).click();
+    await expect(page.getByLabel(/^Reason/)).toHaveValue(
+      `The cuts are those of ${title}, round 2. `,
+    );
   });
 });

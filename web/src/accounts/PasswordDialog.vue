@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue';
 import { ApiProblem, call, messageOf } from '../http/api.ts';
+import ActDialog from '../shell/ActDialog.vue';
 import { useSession } from './session.ts';
 
 const session = useSession();
@@ -25,17 +26,15 @@ async function change() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="420">
-    <v-card title="Change password">
-      <v-card-text class="d-grid ga-3">
-        <v-text-field v-model="current" label="Present password" type="password" />
-        <v-text-field v-model="next" label="New password, 12 characters or more" type="password" />
-        <v-alert v-if="error" type="error">{{ error }}</v-alert>
-      </v-card-text>
-      <v-card-actions>
-        <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn color="primary" variant="flat" @click="change">Change it</v-btn>
-      </v-card-actions>
-    </v-card>
-  </v-dialog>
+  <ActDialog
+    v-model="open"
+    title="Change password"
+    act="Change it"
+    :width="420"
+    :problem="error"
+    @act="change"
+  >
+    <v-text-field v-model="current" label="Present password" type="password" />
+    <v-text-field v-model="next" label="New password, 12 characters or more" type="password" />
+  </ActDialog>
 </template>

@@ -6,6 +6,7 @@ import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
+import ActDialog from '../shell/ActDialog.vue';
 import DifferenceList from './DifferenceList.vue';
 import type { WrittenDraft } from './useDraft.ts';
 import { sayPart } from './words.ts';
@@ -57,42 +58,35 @@ async function publish() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="680" scrollable>
-    <v-card title="Publish">
-      <v-card-text class="d-grid ga-3">
-        <template v-if="missing.length > 0">
-          <p>A draft may be incomplete, a published version may not. This one still lacks:</p>
-          <ul>
-            <li v-for="one in missing.slice(0, 12)" :key="one">{{ one }}</li>
-          </ul>
-          <p v-if="missing.length > 12">and {{ missing.length - 12 }} more.</p>
-        </template>
-        <template v-else>
-          <p>
-            The next version is made, and new examinations take it. Examinations that are set up
-            keep theirs; from here on it is another station, and no anchor between those before and
-            those after.
-          </p>
-          <p v-if="findings.length > 0">
-            The reading along still has {{ findings.length }} to say; that is for you to decide.
-          </p>
-        </template>
-        <h3>What is different from version {{ draft.startedFrom.version }}</h3>
-        <DifferenceList v-if="version" :before="version.content" :after="own.content.value" />
-        <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
-      </v-card-text>
-      <v-card-actions>
-        <v-btn @click="open = false">Back</v-btn>
-        <v-btn
-          color="primary"
-          variant="flat"
-          :disabled="missing.length > 0 || working"
-          :loading="working"
-          @click="publish"
-        >
-          Publish it
-        </v-btn>
-      </v-card-actions>
-    </v-card>
-  </v-dialog>
+  <ActDialog
+    v-model="open"
+    title="Publish"
+    act="Publish it"
+    away="Back"
+    :width="680"
+    :problem="problem"
+    :disabled="missing.length > 0 || working"
+    :busy="working"
+    @act="publish"
+  >
+    <template v-if="missing.length > 0">
+      <p>A draft may be incomplete, a published version may not. This one still lacks:</p>
+      <ul>
+        <li v-for="one in missing.slice(0, 12)" :key="one">{{ one }}</li>
+      </ul>
+      <p v-if="missing.length > 12">and {{ missing.length - 12 }} more.</p>
+    </template>
+    <template v-else>
+      <p>
+        The next version is made, and new examinations take it. Examinations that are set up keep
+        theirs; from here on it is another station, and no anchor between those before and those
+        after.
+      </p>
+      <p v-if="findings.length > 0">
+        The reading along still has {{ findings.length }} to say; that is for you to decide.
+      </p>
+    </template>
+    <h3>What is different from version {{ draft.startedFrom.version }}</h3>
+    <DifferenceList v-if="version" :before="version.content" :after="own.content.value" />
+  </ActDialog>
 </template>

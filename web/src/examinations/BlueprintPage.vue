@@ -11,6 +11,7 @@ import { computed, ref } from 'vue';
 import { useKnownProcedures } from '../catalogue/useKnownProcedures.ts';
 import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
+import ActDialog from '../shell/ActDialog.vue';
 import LoadState from '../shell/LoadState.vue';
 import BlueprintGrid from './BlueprintGrid.vue';
 import { asNeedy, asWeighed, ROW_WORDS, sayRow } from './blueprintRows.ts';
@@ -223,18 +224,20 @@ async function want(row: string, column: BlueprintColumn, percent: number | null
         </template>
       </StationOrder>
     </div>
-    <v-dialog v-model="asking" max-width="440">
-      <v-card :title="`Take ${removing?.title} out?`">
-        <v-card-text>
-          {{ lost === 1 ? 'The examiner who is' : `The ${lost} examiners who are` }} assigned there
-          and the sheets that are planned go with it. The station stays in the bank.
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="asking = false">Leave it</v-btn>
-          <v-btn color="secondary" variant="flat" @click="takeOut">Take it out</v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
+    <ActDialog
+      v-model="asking"
+      :title="`Take ${removing?.title} out?`"
+      act="Take it out"
+      away="Leave it"
+      :width="440"
+      color="secondary"
+      @act="takeOut"
+    >
+      <p>
+        {{ lost === 1 ? 'The examiner who is' : `The ${lost} examiners who are` }} assigned there
+        and the sheets that are planned go with it. The station stays in the bank.
+      </p>
+    </ActDialog>
   </div>
 </template>
 

@@ -4,6 +4,7 @@ import type { Candidate } from '@kritikos/contracts/examinations';
 import { reactive, watch } from 'vue';
 import { call } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
+import ActDialog from '../shell/ActDialog.vue';
 
 /** How it stands with a candidate: expected, absent, withdrawn. Nothing of theirs is deleted. */
 const props = defineProps<{ candidate: Candidate | null }>();
@@ -25,29 +26,25 @@ const { fields, problem, submit } = useSubmit(async () => {
 </script>
 
 <template>
-  <v-dialog
+  <ActDialog
+    v-if="candidate"
     :model-value="candidate !== null"
-    max-width="440"
+    :title="`Candidate ${candidate.number}, ${candidate.name}`"
+    act="Keep"
+    :width="440"
+    :problem="problem"
     @update:model-value="(open: boolean) => open || emit('close')"
+    @act="submit"
   >
-    <v-card v-if="candidate" :title="`Candidate ${candidate.number}, ${candidate.name}`">
-      <v-card-text class="d-grid ga-3">
-        <p class="soft">Student {{ candidate.studentNumber }}.</p>
-        <v-radio-group v-model="wanted.state" hide-details aria-label="State">
-          <v-radio v-for="state in CANDIDATE_STATES" :key="state" :value="state" :label="state" />
-        </v-radio-group>
-        <v-text-field
-          v-if="wanted.state !== 'expected'"
-          v-model="wanted.reason"
-          label="Why"
-          :error-messages="fields.reason ?? []"
-        />
-        <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
-      </v-card-text>
-      <v-card-actions>
-        <v-btn @click="emit('close')">Cancel</v-btn>
-        <v-btn color="primary" variant="flat" @click="submit">Keep</v-btn>
-      </v-card-actions>
-    </v-card>
-  </v-dialog>
+    <p class="soft">Student {{ candidate.studentNumber }}.</p>
+    <v-radio-group v-model="wanted.state" hide-details aria-label="State">
+      <v-radio v-for="state in CANDIDATE_STATES" :key="state" :value="state" :label="state" />
+    </v-radio-group>
+    <v-text-field
+      v-if="wanted.state !== 'expected'"
+      v-model="wanted.reason"
+      label="Why"
+      :error-messages="fields.reason ?? []"
+    />
+  </ActDialog>
 </template>

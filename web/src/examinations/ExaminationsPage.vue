@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import { call } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import { useSubmit } from '../http/useSubmit.ts';
+import ActDialog from '../shell/ActDialog.vue';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
 import ExaminationFile from './ExaminationFile.vue';
@@ -89,38 +90,24 @@ const {
       </table>
     </WideTable>
     <NextDialog v-model="copying" :like="like" />
-    <v-dialog v-model="creating" max-width="520">
-      <v-card title="New examination">
-        <v-card-text class="d-grid ga-3">
-          <v-text-field v-model="wanted.title" label="Title" :error-messages="fields.title ?? []" />
-          <v-text-field
-            v-model="wanted.school"
-            label="School"
-            :error-messages="fields.school ?? []"
-          />
-          <v-text-field
-            v-model="wanted.cohort"
-            label="Cohort"
-            :error-messages="fields.cohort ?? []"
-          />
-          <v-text-field
-            v-model="wanted.heldOn"
-            label="Day"
-            type="date"
-            :error-messages="fields.heldOn ?? []"
-          />
-          <v-text-field
-            v-model="wanted.zone"
-            label="Time zone"
-            :error-messages="fields.zone ?? []"
-          />
-          <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="creating = false">Cancel</v-btn>
-          <v-btn color="primary" variant="flat" @click="create">Make it</v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
+    <ActDialog
+      v-model="creating"
+      title="New examination"
+      act="Make it"
+      :width="520"
+      :problem="problem"
+      @act="create"
+    >
+      <v-text-field v-model="wanted.title" label="Title" :error-messages="fields.title ?? []" />
+      <v-text-field v-model="wanted.school" label="School" :error-messages="fields.school ?? []" />
+      <v-text-field v-model="wanted.cohort" label="Cohort" :error-messages="fields.cohort ?? []" />
+      <v-text-field
+        v-model="wanted.heldOn"
+        label="Day"
+        type="date"
+        :error-messages="fields.heldOn ?? []"
+      />
+      <v-text-field v-model="wanted.zone" label="Time zone" :error-messages="fields.zone ?? []" />
+    </ActDialog>
   </div>
 </template>

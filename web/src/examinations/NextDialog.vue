@@ -4,6 +4,7 @@ import { reactive, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
+import ActDialog from '../shell/ActDialog.vue';
 
 /** Next year's: an examination like this one for another cohort. */
 const open = defineModel<boolean>({ required: true });
@@ -30,32 +31,26 @@ const { fields, problem, submit } = useSubmit(async () => {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="500">
-    <v-card title="Next year’s">
-      <v-card-text class="d-grid ga-3">
-        <p class="soft">
-          The stations, the blueprint and the rules of {{ like?.title }} are taken over; candidates
-          and examiners are not. Stations keep their version, so that the two examinations can be
-          compared; what the bank has changed since is shown beside each.
-        </p>
-        <v-text-field v-model="wanted.title" label="Title" :error-messages="fields.title ?? []" />
-        <v-text-field
-          v-model="wanted.cohort"
-          label="Cohort"
-          :error-messages="fields.cohort ?? []"
-        />
-        <v-text-field
-          v-model="wanted.heldOn"
-          label="Day"
-          type="date"
-          :error-messages="fields.heldOn ?? []"
-        />
-        <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
-      </v-card-text>
-      <v-card-actions>
-        <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn color="primary" variant="flat" @click="submit">Make it</v-btn>
-      </v-card-actions>
-    </v-card>
-  </v-dialog>
+  <ActDialog
+    v-model="open"
+    title="Next year’s"
+    act="Make it"
+    :width="500"
+    :problem="problem"
+    @act="submit"
+  >
+    <p class="soft">
+      The stations, the blueprint and the rules of {{ like?.title }} are taken over; candidates and
+      examiners are not. Stations keep their version, so that the two examinations can be compared;
+      what the bank has changed since is shown beside each.
+    </p>
+    <v-text-field v-model="wanted.title" label="Title" :error-messages="fields.title ?? []" />
+    <v-text-field v-model="wanted.cohort" label="Cohort" :error-messages="fields.cohort ?? []" />
+    <v-text-field
+      v-model="wanted.heldOn"
+      label="Day"
+      type="date"
+      :error-messages="fields.heldOn ?? []"
+    />
+  </ActDialog>
 </template>

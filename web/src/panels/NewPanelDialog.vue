@@ -5,6 +5,7 @@ import { computed, reactive, watch } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { call } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
+import ActDialog from '../shell/ActDialog.vue';
 import { METHOD_TITLES, taskWords } from './panelWords.ts';
 
 const props = defineProps<{ examination: string }>();
@@ -50,52 +51,50 @@ const { fields, problem, submit } = useSubmit(async () => {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="580">
-    <v-card title="New panel">
-      <v-card-text class="d-grid ga-3">
-        <v-text-field
-          v-model="wanted.title"
-          label="What it is called"
-          placeholder="Panel of March"
-          :error-messages="fields.title ?? []"
-          autofocus
-        />
-        <v-select v-model="wanted.method" :items="methods" label="Method" />
-        <v-select
-          v-model="wanted.level"
-          :items="levels"
-          label="What is judged"
-          :error-messages="fields.level ?? []"
-        />
-        <p class="soft">{{ taskWords(wanted.method, wanted.level) }}</p>
-        <v-select
-          v-model="wanted.stations"
-          :items="
-            stations.map(({ id, position, title }) => ({
-              value: id,
-              title: `${position} ${title}`,
-            }))
-          "
-          label="Stations"
-          multiple
-          chips
-          :error-messages="fields.stations ?? []"
-        />
-        <v-switch v-model="wanted.asksHofstee" label="Ask Hofstee’s four questions too" />
-        <v-switch
-          v-model="wanted.asksBeuk"
-          label="Ask for a pass mark and the passes expected (Beuk)"
-        />
-        <v-switch
-          v-model="wanted.showsFacilities"
-          label="Between rounds, show what earlier candidates earned"
-        />
-        <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
-      </v-card-text>
-      <v-card-actions>
-        <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn color="primary" variant="flat" @click="submit">Make it</v-btn>
-      </v-card-actions>
-    </v-card>
-  </v-dialog>
+  <ActDialog
+    v-model="open"
+    title="New panel"
+    act="Make it"
+    :width="580"
+    :problem="problem"
+    @act="submit"
+  >
+    <v-text-field
+      v-model="wanted.title"
+      label="What it is called"
+      placeholder="Panel of March"
+      :error-messages="fields.title ?? []"
+      autofocus
+    />
+    <v-select v-model="wanted.method" :items="methods" label="Method" />
+    <v-select
+      v-model="wanted.level"
+      :items="levels"
+      label="What is judged"
+      :error-messages="fields.level ?? []"
+    />
+    <p class="soft">{{ taskWords(wanted.method, wanted.level) }}</p>
+    <v-select
+      v-model="wanted.stations"
+      :items="
+        stations.map(({ id, position, title }) => ({
+          value: id,
+          title: `${position} ${title}`,
+        }))
+      "
+      label="Stations"
+      multiple
+      chips
+      :error-messages="fields.stations ?? []"
+    />
+    <v-switch v-model="wanted.asksHofstee" label="Ask Hofstee’s four questions too" />
+    <v-switch
+      v-model="wanted.asksBeuk"
+      label="Ask for a pass mark and the passes expected (Beuk)"
+    />
+    <v-switch
+      v-model="wanted.showsFacilities"
+      label="Between rounds, show what earlier candidates earned"
+    />
+  </ActDialog>
 </template>

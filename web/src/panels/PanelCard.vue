@@ -3,6 +3,7 @@ import type { Panel, PanelList } from '@kritikos/contracts/panels';
 import { computed, ref } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { call, messageOf } from '../http/api.ts';
+import ActDialog from '../shell/ActDialog.vue';
 import { counted } from '../shell/counted.ts';
 import WideTable from '../shell/WideTable.vue';
 import { METHOD_TITLES } from './panelWords.ts';
@@ -202,60 +203,46 @@ const total = computed(() => props.panel.subjects.length);
       </ul>
     </details>
     <SeatDialog v-model="seating" :panel="panel.id" :seat="renewing" @seated="emit('seated')" />
-    <v-dialog v-model="closing" max-width="480">
-      <v-card :title="`Close round ${last?.number}?`">
-        <v-card-text>
-          <template v-if="missing.length > 0">
-            <b>{{ missing.join(', ') }}</b> {{ missing.length === 1 ? 'has' : 'have' }} not handed
-            in and will not be in the cut of this round.
-          </template>
-          <template v-else>Everybody has handed in.</template>
-          The judges then see what was said, without names.
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="closing = false">Wait</v-btn>
-          <v-btn color="primary" variant="flat" @click="close">
-            {{ missing.length > 0 ? 'Close without them' : 'Close' }}
-          </v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
-    <v-dialog v-model="reopening" max-width="480">
-      <v-card :title="`Open round ${last?.number} again`">
-        <v-card-text class="d-grid ga-3">
-          <p>
-            The judges can change what they said; its result is worked out anew when it is closed.
-          </p>
-          <v-textarea v-model="reason" label="Reason, for the record" rows="2" autofocus />
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="reopening = false">Leave it closed</v-btn>
-          <v-btn
-            color="primary"
-            variant="flat"
-            :disabled="reason.trim().length < 8"
-            @click="reopen"
-          >
-            Open it
-          </v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
-    <v-dialog
-      :model-value="takeAway !== null"
-      max-width="440"
-      @update:model-value="takeAway = null"
+    <ActDialog
+      v-model="closing"
+      :title="`Close round ${last?.number}?`"
+      :act="missing.length > 0 ? 'Close without them' : 'Close'"
+      away="Wait"
+      @act="close"
     >
-      <v-card :title="`Take the seat of ${takeAway?.name} away?`">
-        <v-card-text>
-          The link ends. What was handed in from it stays in the rounds that it was handed in for.
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="takeAway = null">Keep it</v-btn>
-          <v-btn color="primary" variant="flat" @click="confirmTaking">Take it away</v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
+      <p>
+        <template v-if="missing.length > 0">
+          <b>{{ missing.join(', ') }}</b> {{ missing.length === 1 ? 'has' : 'have' }} not handed in
+          and will not be in the cut of this round.
+        </template>
+        <template v-else>Everybody has handed in.</template>
+        The judges then see what was said, without names.
+      </p>
+    </ActDialog>
+    <ActDialog
+      v-model="reopening"
+      :title="`Open round ${last?.number} again`"
+      act="Open it"
+      away="Leave it closed"
+      :disabled="reason.trim().length < 8"
+      @act="reopen"
+    >
+      <p>The judges can change what they said; its result is worked out anew when it is closed.</p>
+      <v-textarea v-model="reason" label="Reason, for the record" rows="2" autofocus />
+    </ActDialog>
+    <ActDialog
+      :model-value="takeAway !== null"
+      :title="`Take the seat of ${takeAway?.name} away?`"
+      act="Take it away"
+      away="Keep it"
+      :width="440"
+      @update:model-value="takeAway = null"
+      @act="confirmTaking"
+    >
+      <p>
+        The link ends. What was handed in from it stays in the rounds that it was handed in for.
+      </p>
+    </ActDialog>
   </section>
 </template>
 

@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router';
 import { call } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import { useSubmit } from '../http/useSubmit.ts';
+import ActDialog from '../shell/ActDialog.vue';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
 
@@ -57,23 +58,21 @@ const { fields, problem, submit } = useSubmit(async () => {
         </tbody>
       </table>
     </WideTable>
-    <v-dialog v-model="making" max-width="420">
-      <v-card title="New cohort">
-        <v-card-text class="d-grid ga-3">
-          <v-text-field v-model="wanted.name" label="Name" :error-messages="fields.name ?? []" />
-          <v-text-field
-            v-model="wanted.year"
-            label="Year"
-            type="number"
-            :error-messages="fields.year ?? []"
-          />
-          <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="making = false">Cancel</v-btn>
-          <v-btn color="primary" variant="flat" @click="submit">Make it</v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
+    <ActDialog
+      v-model="making"
+      title="New cohort"
+      act="Make it"
+      :width="420"
+      :problem="problem"
+      @act="submit"
+    >
+      <v-text-field v-model="wanted.name" label="Name" :error-messages="fields.name ?? []" />
+      <v-text-field
+        v-model="wanted.year"
+        label="Year"
+        type="number"
+        :error-messages="fields.year ?? []"
+      />
+    </ActDialog>
   </div>
 </template>

@@ -3,6 +3,7 @@ import type { Student } from '@kritikos/contracts/people';
 import { reactive, watch } from 'vue';
 import { call } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
+import ActDialog from '../shell/ActDialog.vue';
 
 /** A student to be changed, or a new one of the cohort where none is given. */
 const props = defineProps<{ cohort: string; student: Student | null }>();
@@ -33,42 +34,37 @@ const retire = useSubmit(async () => {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="480">
-    <v-card :title="student ? student.name : 'New student'">
-      <v-card-text class="d-grid ga-3">
-        <v-text-field
-          v-model="wanted.number"
-          label="Student’s number"
-          :error-messages="fields.number ?? []"
-        />
-        <v-text-field v-model="wanted.name" label="Name" :error-messages="fields.name ?? []" />
-        <v-text-field
-          v-model="wanted.extraTime"
-          label="Extra time, per cent"
-          type="number"
-          min="0"
-          max="200"
-          :error-messages="fields.extraTime ?? []"
-        />
-        <v-checkbox v-model="wanted.seatedBreaks" label="Seated breaks" hide-details />
-        <p v-if="student" class="soft">
-          {{
-            student.retired
-              ? 'Retired: offered to no new examination.'
-              : 'Retired students are offered to no new examination; what was examined stays.'
-          }}
-          <button class="linkish" type="button" @click="retire.submit">
-            {{ student.retired ? 'Take back' : 'Retire' }}
-          </button>
-        </p>
-        <v-alert v-if="problem || retire.problem.value" type="error" role="alert">
-          {{ problem || retire.problem.value }}
-        </v-alert>
-      </v-card-text>
-      <v-card-actions>
-        <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn color="primary" variant="flat" @click="submit">Keep</v-btn>
-      </v-card-actions>
-    </v-card>
-  </v-dialog>
+  <ActDialog
+    v-model="open"
+    :title="student ? student.name : 'New student'"
+    act="Keep"
+    :problem="problem || retire.problem.value"
+    @act="submit"
+  >
+    <v-text-field
+      v-model="wanted.number"
+      label="Student’s number"
+      :error-messages="fields.number ?? []"
+    />
+    <v-text-field v-model="wanted.name" label="Name" :error-messages="fields.name ?? []" />
+    <v-text-field
+      v-model="wanted.extraTime"
+      label="Extra time, per cent"
+      type="number"
+      min="0"
+      max="200"
+      :error-messages="fields.extraTime ?? []"
+    />
+    <v-checkbox v-model="wanted.seatedBreaks" label="Seated breaks" hide-details />
+    <p v-if="student" class="soft">
+      {{
+        student.retired
+          ? 'Retired: offered to no new examination.'
+          : 'Retired students are offered to no new examination; what was examined stays.'
+      }}
+      <button class="linkish" type="button" @click="retire.submit">
+        {{ student.retired ? 'Take back' : 'Retire' }}
+      </button>
+    </p>
+  </ActDialog>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ActDialog from '../shell/ActDialog.vue';
 import { counted } from '../shell/counted.ts';
 import type { CandidateResult } from '@kritikos/contracts/results';
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
@@ -104,24 +105,21 @@ const print = () => window.print();
         <span>The candidates see nothing of this until it is released.</span>
         <v-btn size="small" @click="releasing = true">Release results</v-btn>
       </div>
-      <v-dialog v-model="releasing" max-width="480">
-        <v-card title="Release results">
-          <v-card-text class="d-grid ga-3">
-            <p>
-              Decision No. {{ data.decision?.number }} becomes the outcome that candidates are told.
-              A release is not taken back; a later decision is released anew.
-            </p>
-            <p v-if="data.submittedSince > 0" class="caution">
-              {{ counted(data.submittedSince, 'sheet', 'sheets') }} came after it was signed.
-            </p>
-            <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
-          </v-card-text>
-          <v-card-actions>
-            <v-btn @click="releasing = false">Cancel</v-btn>
-            <v-btn color="primary" variant="flat" @click="release">Release</v-btn>
-          </v-card-actions>
-        </v-card>
-      </v-dialog>
+      <ActDialog
+        v-model="releasing"
+        title="Release results"
+        act="Release"
+        :problem="problem"
+        @act="release"
+      >
+        <p>
+          Decision No. {{ data.decision?.number }} becomes the outcome that candidates are told. A
+          release is not taken back; a later decision is released anew.
+        </p>
+        <p v-if="data.submittedSince > 0" class="caution">
+          {{ counted(data.submittedSince, 'sheet', 'sheets') }} came after it was signed.
+        </p>
+      </ActDialog>
       <p v-if="!data.decision" class="caution">
         No standard is signed, so nobody has passed or failed yet. Scores are shown as they stand.
       </p>

@@ -16,7 +16,8 @@ defineProps<{
 }>();
 const emit = defineEmits<{
   choose: [method: StationMethod];
-  takeCuts: [cuts: Readonly<Record<string, number>>];
+  /** Of a panel or question by its name, in percent by station. */
+  takeCuts: [name: string, cuts: Readonly<Record<string, number>>];
 }>();
 </script>
 
@@ -71,7 +72,7 @@ const emit = defineEmits<{
                 class="linkish"
                 type="button"
                 title="Set these as the cuts of the stations, by hand"
-                @click="emit('takeCuts', row.cuts)"
+                @click="emit('takeCuts', row.name, row.cuts)"
               >
                 {{ row.name }}
               </button>

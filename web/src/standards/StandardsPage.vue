@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ActDialog from '../shell/ActDialog.vue';
 import { counted } from '../shell/counted.ts';
 import { computed, ref } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
@@ -56,12 +57,19 @@ function setMethod(station: string, method: StationMethod | null) {
   );
 }
 
-/** A panel's cuts hold as cuts by hand, to a tenth: finer than that nobody judged. */
-function takeCuts(cuts: Readonly<Record<string, number>>) {
+let takenBefore = '';
+/**
+ * A panel's cuts hold as cuts by hand, to a tenth: finer than that nobody judged. Where they come
+ * from begins the reason, which stays with the decision.
+ */
+function takeCuts(name: string, cuts: Readonly<Record<string, number>>) {
   if (!settings.value) return;
   settings.value.handCuts = Object.fromEntries(
     Object.entries(cuts).map(([station, cut]) => [station, Math.round(cut * 10) / 10]),
   );
+  const taken = `The cuts are those of ${name}. `;
+  reason.value = taken + reason.value.replace(takenBefore, '');
+  takenBefore = taken;
 }
 
 function setHandCut(station: string, cut: number | null) {
@@ -165,30 +173,28 @@ function setHandCut(station: string, cut: number | null) {
         </aside>
       </div>
     </template>
-    <v-dialog v-model="signing" max-width="520">
-      <v-card title="Sign the standard">
-        <v-card-text class="d-grid ga-3">
-          <p>
-            {{ counted(standard?.passed ?? 0, 'candidate passes', 'candidates pass') }},
-            {{ standard?.failed }} fail, {{ standard?.incomplete }} are incomplete. Once signed, the
-            decision is read-only; a change makes a new one that follows it.
-          </p>
-          <v-textarea
-            v-model="reason"
-            label="Reason, for the board and for appeals"
-            rows="3"
-            autofocus
-          />
-          <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="signing = false">Not yet</v-btn>
-          <v-btn color="primary" variant="flat" :disabled="reason.trim().length < 10" @click="sign">
-            Sign
-          </v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
+    <ActDialog
+      v-model="signing"
+      title="Sign the standard"
+      act="Sign"
+      away="Not yet"
+      :width="520"
+      :problem="problem"
+      :disabled="reason.trim().length < 10"
+      @act="sign"
+    >
+      <p>
+        {{ counted(standard?.passed ?? 0, 'candidate passes', 'candidates pass') }},
+        {{ standard?.failed }} fail, {{ standard?.incomplete }} are incomplete. Once signed, the
+        decision is read-only; a change makes a new one that follows it.
+      </p>
+      <v-textarea
+        v-model="reason"
+        label="Reason, for the board and for appeals"
+        rows="3"
+        autofocus
+      />
+    </ActDialog>
   </div>
 </template>
 

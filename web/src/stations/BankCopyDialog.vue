@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue';
 import { call } from '../http/api.ts';
 import { useRead, useReading } from '../http/useReading.ts';
 import { useSubmit } from '../http/useSubmit.ts';
+import ActDialog from '../shell/ActDialog.vue';
 
 /** Makes a station like one that an examination used, or like one of the bank. */
 const open = defineModel<boolean>({ required: true });
@@ -48,40 +49,37 @@ const { fields, problem, submit } = useSubmit(async () => {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520">
-    <v-card title="A station like another">
-      <v-card-text class="d-grid ga-3">
-        <p class="soft">
-          Its checklist, patient, minutes and equipment are taken over. Items that say the same keep
-          their figures.
-        </p>
-        <template v-if="!like">
-          <v-select
-            v-model="examination"
-            :items="examinations ?? []"
-            item-title="title"
-            item-value="id"
-            label="Examination"
-            no-data-text="There is no examination yet."
-            @update:model-value="chosen = null"
-          />
-          <v-select
-            :model-value="chosen"
-            :items="stations"
-            label="Station"
-            :disabled="stations.length === 0"
-            @update:model-value="choose"
-          />
-        </template>
-        <v-text-field v-model="title" label="Title" :error-messages="fields.title ?? []" />
-        <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
-      </v-card-text>
-      <v-card-actions>
-        <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn color="primary" variant="flat" :disabled="chosen === null" @click="submit">
-          Make it
-        </v-btn>
-      </v-card-actions>
-    </v-card>
-  </v-dialog>
+  <ActDialog
+    v-model="open"
+    title="A station like another"
+    act="Make it"
+    :width="520"
+    :problem="problem"
+    :disabled="chosen === null"
+    @act="submit"
+  >
+    <p class="soft">
+      Its checklist, patient, minutes and equipment are taken over. Items that say the same keep
+      their figures.
+    </p>
+    <template v-if="!like">
+      <v-select
+        v-model="examination"
+        :items="examinations ?? []"
+        item-title="title"
+        item-value="id"
+        label="Examination"
+        no-data-text="There is no examination yet."
+        @update:model-value="chosen = null"
+      />
+      <v-select
+        :model-value="chosen"
+        :items="stations"
+        label="Station"
+        :disabled="stations.length === 0"
+        @update:model-value="choose"
+      />
+    </template>
+    <v-text-field v-model="title" label="Title" :error-messages="fields.title ?? []" />
+  </ActDialog>
 </template>

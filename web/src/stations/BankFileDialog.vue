@@ -7,6 +7,7 @@ import FileProblems from '../checklists/FileProblems.vue';
 import { useChecklistFile } from '../checklists/useChecklistFile.ts';
 import { call } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
+import ActDialog from '../shell/ActDialog.vue';
 import { counted } from '../shell/counted.ts';
 
 /** Makes a station from a checklist file; one that is not finished waits as a draft. */
@@ -45,45 +46,44 @@ const others = computed(() =>
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="600" scrollable>
-    <v-card title="A station from a file">
-      <v-card-text class="d-grid ga-3">
-        <p class="soft">What it lacks, it may lack: then it waits as a draft.</p>
-        <v-file-input
-          label="Checklist file (JSON or FHIR Questionnaire)"
-          accept=".json,application/json"
-          variant="outlined"
-          density="compact"
-          hide-details
-          @update:model-value="look"
-        />
-        <FileProblems :problems="refused" />
-        <template v-if="read">
-          <p>
-            {{ read.procedures.map((own) => own.title).join(', ') }},
-            {{ counted(read.items.length, 'item') }}.
-            <template v-if="lacking > 0">
-              It is not finished ({{ counted(lacking, 'thing') }} missing): the station begins as
-              its procedures would have it, and the file waits as a draft to be mended.
-            </template>
-          </p>
-          <v-text-field v-model="title" label="Title" :error-messages="fields.title ?? []" />
-          <v-text-field
-            v-model="minutes"
-            label="Minutes"
-            inputmode="numeric"
-            :error-messages="fields.minutes ?? []"
-          />
+  <ActDialog
+    v-model="open"
+    title="A station from a file"
+    act="Make it"
+    :width="600"
+    :disabled="!read"
+    @act="submit"
+  >
+    <p class="soft">What it lacks, it may lack: then it waits as a draft.</p>
+    <v-file-input
+      label="Checklist file (JSON or FHIR Questionnaire)"
+      accept=".json,application/json"
+      variant="outlined"
+      density="compact"
+      hide-details
+      @update:model-value="look"
+    />
+    <FileProblems :problems="refused" />
+    <template v-if="read">
+      <p>
+        {{ read.procedures.map((own) => own.title).join(', ') }},
+        {{ counted(read.items.length, 'item') }}.
+        <template v-if="lacking > 0">
+          It is not finished ({{ counted(lacking, 'thing') }} missing): the station begins as its
+          procedures would have it, and the file waits as a draft to be mended.
         </template>
-        <v-alert v-if="problem || others.length > 0" type="error" role="alert">
-          {{ problem }}
-          <div v-for="[field, detail] in others" :key="field">{{ field }} {{ detail }}</div>
-        </v-alert>
-      </v-card-text>
-      <v-card-actions>
-        <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn color="primary" variant="flat" :disabled="!read" @click="submit">Make it</v-btn>
-      </v-card-actions>
-    </v-card>
-  </v-dialog>
+      </p>
+      <v-text-field v-model="title" label="Title" :error-messages="fields.title ?? []" />
+      <v-text-field
+        v-model="minutes"
+        label="Minutes"
+        inputmode="numeric"
+        :error-messages="fields.minutes ?? []"
+      />
+    </template>
+    <v-alert v-if="problem || others.length > 0" type="error" role="alert">
+      {{ problem }}
+      <div v-for="[field, detail] in others" :key="field">{{ field }} {{ detail }}</div>
+    </v-alert>
+  </ActDialog>
 </template>

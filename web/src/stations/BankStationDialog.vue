@@ -5,6 +5,7 @@ import { computed, reactive, watch } from 'vue';
 import { useKnownProcedures } from '../catalogue/useKnownProcedures.ts';
 import { call } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
+import ActDialog from '../shell/ActDialog.vue';
 import PatientFields from './PatientFields.vue';
 
 const open = defineModel<boolean>({ required: true });
@@ -64,40 +65,38 @@ const { fields, problem, submit } = useSubmit(async () => {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" scrollable>
-    <v-card title="New station">
-      <v-card-text class="d-grid ga-3">
-        <p class="soft">
-          The checklist and its key follow from the procedures and the simulated patient.
-        </p>
-        <v-text-field v-model="wanted.title" label="Title" :error-messages="fields.title ?? []" />
-        <v-autocomplete
-          v-model="wanted.procedures"
-          :items="procedures"
-          label="Procedures, one or several"
-          multiple
-          chips
-          closable-chips
-          :error-messages="fields.procedures ?? []"
-        />
-        <PatientFields v-model="wanted.patient" />
-        <div>
-          <v-text-field
-            v-model="wanted.minutes"
-            label="Minutes"
-            type="number"
-            min="1"
-            max="60"
-            :error-messages="fields.minutes ?? []"
-          />
-        </div>
-        <v-text-field v-model="wanted.equipment" label="Equipment, with commas between" />
-        <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
-      </v-card-text>
-      <v-card-actions>
-        <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn color="primary" variant="flat" @click="submit">Make it</v-btn>
-      </v-card-actions>
-    </v-card>
-  </v-dialog>
+  <ActDialog
+    v-model="open"
+    title="New station"
+    act="Make it"
+    :width="560"
+    :problem="problem"
+    @act="submit"
+  >
+    <p class="soft">
+      The checklist and its key follow from the procedures and the simulated patient.
+    </p>
+    <v-text-field v-model="wanted.title" label="Title" :error-messages="fields.title ?? []" />
+    <v-autocomplete
+      v-model="wanted.procedures"
+      :items="procedures"
+      label="Procedures, one or several"
+      multiple
+      chips
+      closable-chips
+      :error-messages="fields.procedures ?? []"
+    />
+    <PatientFields v-model="wanted.patient" />
+    <div>
+      <v-text-field
+        v-model="wanted.minutes"
+        label="Minutes"
+        type="number"
+        min="1"
+        max="60"
+        :error-messages="fields.minutes ?? []"
+      />
+    </div>
+    <v-text-field v-model="wanted.equipment" label="Equipment, with commas between" />
+  </ActDialog>
 </template>

@@ -4,6 +4,7 @@ import type { ExaminerResource, Resources } from '@kritikos/contracts/timetable'
 import { computed, ref } from 'vue';
 import { call } from '../http/api.ts';
 import { useRead } from '../http/useReading.ts';
+import ActDialog from '../shell/ActDialog.vue';
 import WideTable from '../shell/WideTable.vue';
 import PresenceField from './PresenceField.vue';
 
@@ -151,24 +152,17 @@ const setRegions = (who: ExaminerResource, regions: string[]) =>
       </tbody>
     </table>
   </WideTable>
-  <v-dialog v-model="open" max-width="440">
-    <v-card :title="`Whom ${asked?.name} must not mark`">
-      <v-card-text class="d-grid ga-3">
-        <v-autocomplete v-model="known" :items="candidates" label="Candidate" />
-        <v-text-field v-model="why" label="Why" placeholder="relative, supervisor" />
-      </v-card-text>
-      <v-card-actions>
-        <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn
-          color="primary"
-          variant="flat"
-          :disabled="!known || why.trim().length < 3"
-          @click="add"
-          >Add</v-btn
-        >
-      </v-card-actions>
-    </v-card>
-  </v-dialog>
+  <ActDialog
+    v-model="open"
+    :title="`Whom ${asked?.name} must not mark`"
+    act="Add"
+    :width="440"
+    :disabled="!known || why.trim().length < 3"
+    @act="add"
+  >
+    <v-autocomplete v-model="known" :items="candidates" label="Candidate" />
+    <v-text-field v-model="why" label="Why" placeholder="relative, supervisor" />
+  </ActDialog>
 </template>
 
 <style scoped>

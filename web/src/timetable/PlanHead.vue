@@ -4,6 +4,7 @@ import type { Plan, Timetable } from '@kritikos/contracts/timetable';
 import { hardWords } from '@kritikos/core/timetable/faults';
 import type { Fault } from '@kritikos/core/timetable/faults';
 import { computed, ref } from 'vue';
+import ActDialog from '../shell/ActDialog.vue';
 import { counted } from '../shell/counted.ts';
 import { clockOf, sayMinutes } from './clock.ts';
 
@@ -187,27 +188,27 @@ const unmetShown = ref(6);
         </li>
       </ul>
     </template>
-    <v-dialog v-model="asking" max-width="480">
-      <v-card :title="`Publish plan ${plan.number}?`">
-        <v-card-text>
-          It is the plan from then on: candidates stand in its circuits, examiners at its stations,
-          and the sheets follow from it. Sheets that somebody has begun stay.
-          <template v-if="published !== null">
-            Plan {{ published }} is superseded<template v-if="copies.length > stale.length"
-              >, and what was printed or sent from it is stale</template
-            >.</template
-          >
-          <template v-if="faults.length > 0">
-            {{ counted(faults.length, 'thing') }} in it {{ faults.length === 1 ? 'is' : 'are' }} not
-            as it should be: {{ faults[0]?.words }}.</template
-          >
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="asking = false">Leave it a draft</v-btn>
-          <v-btn color="primary" variant="flat" @click="publish">Publish</v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
+    <ActDialog
+      v-model="asking"
+      :title="`Publish plan ${plan.number}?`"
+      act="Publish"
+      away="Leave it a draft"
+      @act="publish"
+    >
+      <p>
+        It is the plan from then on: candidates stand in its circuits, examiners at its stations,
+        and the sheets follow from it. Sheets that somebody has begun stay.
+        <template v-if="published !== null">
+          Plan {{ published }} is superseded<template v-if="copies.length > stale.length"
+            >, and what was printed or sent from it is stale</template
+          >.</template
+        >
+        <template v-if="faults.length > 0">
+          {{ counted(faults.length, 'thing') }} in it {{ faults.length === 1 ? 'is' : 'are' }} not
+          as it should be: {{ faults[0]?.words }}.</template
+        >
+      </p>
+    </ActDialog>
   </section>
 </template>
 
