@@ -3,6 +3,7 @@ import prettier from 'eslint-config-prettier';
 import vue from 'eslint-plugin-vue';
 import globals from 'globals';
 import ts from 'typescript-eslint';
+import { noFloatingCalls } from './scripts/lint/noFloatingCalls.mjs';
 
 export default ts.config(
   {
@@ -29,7 +30,8 @@ export default ts.config(
   },
   {
     // With the types of the web application: its modules. A component would have them all worked out
-    // anew, each by itself, until the memory is full; vue-tsc checks its types.
+    // anew, each by itself, until the memory is full; vue-tsc checks its types, and the rule below
+    // its promises.
     files: ['web/**/*.ts'],
     languageOptions: { parserOptions: { project: './web/tsconfig.json' } },
     rules: { '@typescript-eslint/no-floating-promises': 'error' },
@@ -45,6 +47,11 @@ export default ts.config(
       // Vuetify's tables name their slots `item.<column>`, which is no modifier.
       'vue/valid-v-slot': ['error', { allowModifiers: true }],
     },
+  },
+  {
+    files: ['web/**/*.vue'],
+    plugins: { kritikos: { rules: { 'no-floating-calls': noFloatingCalls } } },
+    rules: { 'kritikos/no-floating-calls': 'error' },
   },
   { files: ['**/*.mjs', '**/*.cjs', '*.js'], languageOptions: { globals: globals.node } },
   {
