@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import type { Scene, Who } from './scene.ts';
+import { SCENES_OF_DAY_BEFORE } from './scenesOfDayBefore.ts';
 import { SCENES_OF_PREPARING } from './scenesOfPreparing.ts';
 import { SCENES_OF_TIMETABLE } from './scenesOfTimetable.ts';
 
@@ -132,6 +133,7 @@ export const SCENES: readonly Scene[] = [
   lead('bank', '/bank', 'Unsteady ankle'),
   ...SCENES_OF_PREPARING,
   ...SCENES_OF_TIMETABLE,
+  ...SCENES_OF_DAY_BEFORE,
   lead('audit', '/audit', 'signed in'),
   lead('for programs', '/for-programs', 'Who is signed in here'),
   examined('overview', '', 'Stations'),
