@@ -26,8 +26,11 @@ export interface PreparedStation {
   readonly whole: number;
   /** In logits. */
   readonly difficulty: Float64Array;
-  /** Room for the chance by which a performance changes their order. */
-  readonly met: Int32Array;
+  /** Room for the chance by which a performance changes their order, and for what comes of it. */
+  readonly lots: Int32Array;
+  readonly met: Float64Array;
+  /** Keys of the items whose miss fails the station. */
+  readonly critical: readonly string[];
   readonly options: readonly (readonly Option[])[];
   readonly variants: ReturnType<typeof usualVariants>;
   readonly rules: ReturnType<typeof rulesOf>;
@@ -55,7 +58,9 @@ export function prepare({ content, mean, facilities }: RehearsedStation): Prepar
     difficulty: Float64Array.from(items, ({ key, criticality }) =>
       hardness(facilities[key] ?? (criticality === 'fails-station' ? CRITICAL : mean / 100)),
     ),
-    met: new Int32Array(items.length),
+    lots: new Int32Array(items.length),
+    met: new Float64Array(items.length),
+    critical: items.flatMap(({ key, criticality }) => (criticality === 'fails-station' ? key : [])),
     options: items.map(optionsOf),
     variants,
     rules: rulesOf({ ...content, branches: [], order: [] }),
@@ -99,15 +104,18 @@ export function playSheets(
     performed.set(key, fresh);
     return fresh;
   };
-  return sheets.map((sheet) => {
-    const station = stations[sheet.station] as PreparedStation;
-    const own = performanceOf(sheet.candidate, sheet.station);
-    const harsh = severity[sheet.examiner] as number;
+  return sheets.map(({ candidate, station: place, examiner, circuit }) => {
+    const station = stations[place] as PreparedStation;
+    const own = performanceOf(candidate, place);
+    const harsh = severity[examiner] as number;
     const seen = own.score - harsh + assumptions.seeing * chance.normal();
     const marks = marksFor(station, seen, own, assumptions.slips, chance);
     const scored = scoreSheet(station.items, marks, station.variants, station.rules);
     return {
-      ...sheet,
+      candidate,
+      station: place,
+      examiner,
+      circuit,
       percent: scored.percent ?? 0,
       missed: scored.critical.missed,
       shares: scored.shares,
@@ -117,9 +125,13 @@ export function playSheets(
 }
 
 /** The order in which the items of a station come to somebody, the easiest first. */
-function orderMet({ difficulty, met: lots }: PreparedStation, chance: Chance): Int32Array {
+function orderMet({ difficulty, lots, met }: PreparedStation, chance: Chance): Int32Array {
   chance.fill(lots, FINE);
-  return inOrder(difficulty.map((d, i) => d + ORDER * EVEN * ((lots[i] as number) / FINE - 0.5)));
+  for (let i = 0; i < met.length; i++) {
+    const even = (lots[i] as number) / FINE - 0.5;
+    met[i] = (difficulty[i] as number) + ORDER * EVEN * even;
+  }
+  return inOrder(met);
 }
 
 /** The places of values from the least to the greatest; by insertion, since a checklist is short. */
@@ -139,7 +151,7 @@ function inOrder(values: Float64Array): Int32Array {
 
 /** The marks by which an examiner says a score in percent: the easiest items are earned, in the order of the performance. */
 function marksFor(
-  { weights, whole, options, met: lots }: PreparedStation,
+  { weights, whole, options, lots }: PreparedStation,
   seen: number,
   { order, luck }: Performed,
   slips: number,

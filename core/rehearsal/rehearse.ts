@@ -1,7 +1,6 @@
 import type { Chance } from '../numerics/random.ts';
 import { seededChance } from '../numerics/random.ts';
 import { internalConsistency } from '../reliability/internalConsistency.ts';
-import type { ChecklistItem } from '../scoring/checklist.ts';
 import { setStandard } from '../standards/setStandard.ts';
 import type { StationRecord } from '../standards/setStandard.ts';
 import type { Assumptions } from './assumptions.ts';
@@ -80,17 +79,12 @@ function rehearse(
   const severity = drawn(examiners, assumptions.severity);
   const scored = playSheets(plan, stations, { ability, severity }, assumptions, chance);
 
-  const performances = stations.map(({ items }, station) =>
-    byCandidate(scored.filter((sheet) => sheet.station === station)).map((sheets) => ({
-      items,
-      sheets,
-    })),
+  const performances = byStation(scored, stations);
+  const twice = performances.flatMap(({ station: { items }, rows }) =>
+    rows.flatMap((sheets) => (sheets.length > 1 ? [{ items, pair: sheets }] : [])),
   );
-  const twice = performances
-    .flat()
-    .flatMap(({ items, sheets }) => (sheets.length > 1 ? [{ items, pair: sheets }] : []));
-  const records = performances.map((row) =>
-    row.map(({ items, sheets }) => recordOf(items, sheets)),
+  const records = performances.map(({ station, rows }) =>
+    rows.map((sheets) => recordOf(station, sheets)),
   );
 
   const ids = Array.from({ length: candidates }, (_, i) => String(i));
@@ -116,27 +110,34 @@ function rehearse(
   };
 }
 
-/** The sheets of one station, gathered by candidate in their order. */
-function byCandidate(sheets: readonly ScoredSheet[]): ScoredSheet[][] {
-  const rows: ScoredSheet[][] = [];
-  for (const sheet of sheets) (rows[sheet.candidate] ??= []).push(sheet);
-  return rows.filter(Boolean);
+/** The sheets of each station, gathered by candidate in their order. */
+function byStation(
+  scored: readonly ScoredSheet[],
+  stations: readonly PreparedStation[],
+): { readonly station: PreparedStation; readonly rows: readonly ScoredSheet[][] }[] {
+  const all: ScoredSheet[][][] = stations.map(() => []);
+  for (const sheet of scored) {
+    const row = all[sheet.station] as ScoredSheet[][];
+    (row[sheet.candidate] ??= []).push(sheet);
+  }
+  return stations.map((station, i) => ({ station, rows: (all[i] ?? []).filter(Boolean) }));
 }
 
 /** As the record of a candidate at a station is kept: means over the sheets, critical misses counted. */
-function recordOf(items: readonly ChecklistItem[], sheets: readonly ScoredSheet[]): StationRecord {
-  const mean = (of: (sheet: ScoredSheet) => number) =>
-    sheets.reduce((sum, sheet) => sum + of(sheet), 0) / sheets.length;
+function recordOf({ critical }: PreparedStation, sheets: readonly ScoredSheet[]): StationRecord {
+  let [percent, grade] = [0, 0];
+  for (const sheet of sheets) {
+    percent += sheet.percent / sheets.length;
+    grade += sheet.grade / sheets.length;
+  }
   return {
     candidate: String(sheets[0]?.candidate),
-    percent: mean(({ percent }) => percent),
-    grade: mean(({ grade }) => grade),
-    critical: items
-      .filter(({ criticality }) => criticality === 'fails-station')
-      .map(({ key }) => ({
-        item: key,
-        observed: sheets.length,
-        missed: sheets.filter(({ missed }) => missed.includes(key)).length,
-      })),
+    percent,
+    grade,
+    critical: critical.map((item) => ({
+      item,
+      observed: sheets.length,
+      missed: sheets.filter(({ missed }) => missed.includes(item)).length,
+    })),
   };
 }

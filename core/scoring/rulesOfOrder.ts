@@ -5,8 +5,14 @@ import type { Mark } from './mark.ts';
 export type RuledMark = Pick<Mark, 'item' | 'observation' | 'value' | 'at'>;
 export type MarksByItem = ReadonlyMap<string, RuledMark>;
 
+const NONE: ReadonlySet<string> = new Set();
+
 /** The items that do not apply, because of what others were marked with. */
-export function skippedItems(branches: readonly BranchRule[], marks: MarksByItem): Set<string> {
+export function skippedItems(
+  branches: readonly BranchRule[],
+  marks: MarksByItem,
+): ReadonlySet<string> {
+  if (branches.length === 0) return NONE;
   const hold = branches.filter(({ when, is }) => {
     const mark = marks.get(when);
     return mark?.observation === 'observed' && is.some((value) => value === mark.value);

@@ -1,4 +1,4 @@
-import { belongsToVariant, DOMAINS } from './checklist.ts';
+import { belongsToVariant } from './checklist.ts';
 import type {
   AttemptRule,
   BranchRule,
@@ -115,10 +115,11 @@ function scoreAttempt(
   rules: ScoringRules,
   attempt: number,
 ): SheetScore {
-  const byItem = new Map(marks.map((mark) => [mark.item, mark]));
+  const byItem = new Map<string, Mark>();
+  for (const mark of marks) byItem.set(mark.item, mark);
   const total = new Sum();
   const safety = new Sum();
-  const domains = new Map(DOMAINS.map((domain) => [domain, new Sum()]));
+  const domains = eachDomain(() => new Sum());
   const critical = { missed: [] as string[], met: [] as string[], unseen: [] as string[] };
   const flags: string[] = [];
   const unmarked: string[] = [];
@@ -145,7 +146,7 @@ function scoreAttempt(
     if (mark && cameTooLate(mark, rules.order, byItem)) share = 0;
     shares[item.key] = share;
     total.add(item.weight, share);
-    domains.get(item.domain)?.add(item.weight, share);
+    domains[item.domain].add(item.weight, share);
     if (item.safety) safety.add(item.weight, share);
     if (item.criticality === 'fails-station') {
       critical[share === 0 ? 'missed' : 'met'].push(item.key);
@@ -164,12 +165,9 @@ function scoreAttempt(
         `at most ${Math.round(100 * rules.mostUnobservedShare)} % may be, so the sheet is not scorable.`,
     );
   }
-  const domainTallies = Object.fromEntries(
-    [...domains].map(([domain, sum]) => [domain, sum.tally()]),
-  ) as Record<Domain, Tally>;
   return {
     percent,
-    domains: domainTallies,
+    domains: eachDomain((domain) => domains[domain].tally()),
     safety: safety.tally(),
     critical,
     flags,
@@ -179,6 +177,18 @@ function scoreAttempt(
     notes,
     shares,
     attempt,
+  };
+}
+
+/** A value for each domain. */
+function eachDomain<T>(of: (domain: Domain) => T): Record<Domain, T> {
+  return {
+    preparation: of('preparation'),
+    positioning: of('positioning'),
+    technique: of('technique'),
+    comparison: of('comparison'),
+    interpretation: of('interpretation'),
+    communication: of('communication'),
   };
 }
 
