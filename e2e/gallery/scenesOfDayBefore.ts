@@ -49,7 +49,7 @@ const button = (page: Page, name: string) => page.getByRole('button', { name, ex
 const dialog: Then = (page) => page.getByRole('dialog').waitFor();
 const alerted: Then = (page) => page.getByRole('alert').first().waitFor();
 const rehearsed: Then = async (page) => {
-  await page.getByLabel('Rehearsals').fill('20');
+  await page.getByLabel('Rehearsals', { exact: true }).fill('40');
   await button(page, 'Rehearse').click();
   await page.getByText(/The examination will be dependable/).waitFor();
 };
@@ -137,12 +137,12 @@ const pressed =
 export const SCENES_OF_DAY_BEFORE: readonly Scene[] = [
   nextYears('rehearsal', 'not rehearsed'),
   nextYears('rehearsal', 'refused', async (page, context) => {
-    await page.getByLabel('Ability').fill('-2');
+    await page.getByLabel('Ability', { exact: true }).fill('-2');
     await button(page, 'Rehearse').click();
     await alerted(page, context);
   }),
   nextYears('rehearsal', 'running', async (page) => {
-    await page.getByLabel('Rehearsals').fill('1000');
+    await page.getByLabel('Rehearsals', { exact: true }).fill('200');
     await button(page, 'Rehearse').click();
     await page.getByRole('progressbar').first().waitFor();
     await page.waitForTimeout(900);
@@ -169,7 +169,7 @@ export const SCENES_OF_DAY_BEFORE: readonly Scene[] = [
     'panels',
     'a link',
     onCard('Give a seat', async (page) => {
-      await page.getByLabel('Name', { exact: true }).fill('Imre Castellane');
+      await page.getByLabel('Name', { exact: true }).fill(`Imre Castellane ${Date.now()}`);
       await button(page, 'Give the seat').click();
       await page.getByLabel('Link', { exact: true }).waitFor();
     }),

@@ -94,7 +94,8 @@ async function describe(db: Database, { seat, panel }: Sits): Promise<Sitting> {
           subject: level === 'item' ? subjectOf(station.id, item.key) : null,
           text: item.text,
           phase: PHASES.find(({ domain }) => domain === item.domain)?.title ?? '',
-          earns: earnsWords(item),
+          // That it is done goes without saying.
+          earns: item.kind === 'done' ? '' : earnsWords(item),
           points: pointsOf(item),
           critical: item.criticality === 'fails-station',
         })),

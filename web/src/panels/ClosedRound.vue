@@ -33,11 +33,11 @@ const split = computed(() =>
 <template>
   <p class="lead-sentence">
     <template v-if="before.cut !== null"
-      >The panel came to {{ before.cut.toFixed(1) }} %<template
+      >The panel came to {{ before.cut.toFixed(1) }}&nbsp;%<template
         v-if="before.standardError !== null"
       >
         with a standard error of {{ before.standardError.toFixed(1) }}</template
-      ><template v-if="before.own !== null">; you came to {{ before.own.toFixed(1) }} %</template
+      ><template v-if="before.own !== null">; you came to {{ before.own.toFixed(1) }}&nbsp;%</template
       >.</template
     >
     <template v-else>No judge has judged all of it, so there is no cut.</template>

@@ -85,7 +85,7 @@ const RELEVANCE_CHOICES = RELEVANCES.map((value) => ({ value, words: RELEVANCE_W
           {{ item.text }}
           <b v-if="item.critical" class="critical">fails the station if missed</b>
         </div>
-        <div class="soft earns">{{ item.earns }}</div>
+        <div v-if="item.earns" class="soft earns">{{ item.earns }}</div>
         <template v-if="item.subject !== null">
           <ChoiceRow
             v-if="method === 'angoff-yes-no'"

@@ -8,6 +8,7 @@ import { useReading } from '../http/useReading.ts';
 import JobProgress from '../jobs/JobProgress.vue';
 import { useJob } from '../jobs/useJob.ts';
 import LoadState from '../shell/LoadState.vue';
+import { namedFaults } from './assumptionFields.ts';
 import AssumptionFields from './AssumptionFields.vue';
 import RehearsalResults from './RehearsalResults.vue';
 
@@ -114,7 +115,8 @@ const when = (instant: string) =>
         <p v-if="data.planned" class="mt-3">Rehearsed are {{ data.planned }}.</p>
         <v-alert v-if="data.missing" type="info" class="mt-2">{{ data.missing }}</v-alert>
         <v-alert v-if="problem" type="error" role="alert" class="mt-2">
-          {{ problem }} {{ Object.values(errors).join(' ') }}
+          {{ problem }}
+          <div v-for="words in namedFaults(errors)" :key="words">{{ words }}.</div>
         </v-alert>
         <div class="do">
           <v-btn

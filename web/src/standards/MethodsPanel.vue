@@ -78,7 +78,7 @@ const emit = defineEmits<{
               </button>
               <template v-else>{{ row.name }}</template>
               <span v-if="row.cut.standardError" class="soft">
-                ± {{ row.cut.standardError.toFixed(1) }}</span
+                ±&nbsp;{{ row.cut.standardError.toFixed(1) }}</span
               >
             </td>
             <td class="number">
