@@ -37,7 +37,8 @@ const split = computed(() =>
         v-if="before.standardError !== null"
       >
         with a standard error of {{ before.standardError.toFixed(1) }}</template
-      ><template v-if="before.own !== null">; you came to {{ before.own.toFixed(1) }}&nbsp;%</template
+      ><template v-if="before.own !== null"
+        >; you came to {{ before.own.toFixed(1) }}&nbsp;%</template
       >.</template
     >
     <template v-else>No judge has judged all of it, so there is no cut.</template>
