@@ -1,7 +1,8 @@
 import { byPhase } from '@kritikos/core/marking/phases';
 import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import type { ChecklistItem, Scale } from '@kritikos/core/scoring/checklist';
-import type { Content } from 'pdfmake/interfaces';
+import type { PaperSize } from '@kritikos/contracts/papers';
+import type { Content, CustomTableLayout } from 'pdfmake/interfaces';
 import QRCode from 'qrcode';
 import { wallClock } from './clock.ts';
 import { RULE } from './paper.ts';
@@ -10,22 +11,48 @@ import type { Printed, PrintedSheet, PrintedStation } from './printed.ts';
 
 const BOX = '☐';
 const LINE = '________';
-/** In points: how wide a code is, and the room for marks. */
-const CODE_POINTS = 66;
+/** In points, the room for marks. */
 const MARK_POINTS = 210;
-const ROWS = {
+/** In points, how close a checklist is set: a usual one fits on a page, and Letter is the shorter. */
+interface Setting {
+  readonly font: number;
+  /** Above and below an item. */
+  readonly row: number;
+  /** Between the parts. */
+  readonly gap: number;
+  /** How wide a code is. */
+  readonly code: number;
+}
+const SETTINGS: Readonly<Record<PaperSize, Setting>> = {
+  A4: { font: 9.25, row: 1.5, gap: 6, code: 66 },
+  Letter: { font: 9, row: 0.75, gap: 3, code: 58 },
+};
+const rows = ({ row }: Setting): CustomTableLayout => ({
   hLineWidth: () => 0.5,
   vLineWidth: () => 0,
   hLineColor: () => RULE,
-  paddingTop: () => 1.5,
-  paddingBottom: () => 1.5,
+  paddingTop: () => row,
+  paddingBottom: () => row,
+});
+const BARE: CustomTableLayout = {
+  hLineWidth: () => 0,
+  vLineWidth: () => 0,
+  paddingLeft: () => 0,
+  paddingRight: () => 0,
+  paddingTop: () => 0,
+  paddingBottom: () => 0,
 };
 
 /**
  * The blank checklists of a station, one for each sheet that waits to be marked, in the order of
  * the day. The code of a sheet leads to that very sheet on a tablet.
  */
-export async function blankChecklists(of: Printed, station: PrintedStation): Promise<Paper> {
+export async function blankChecklists(
+  of: Printed,
+  station: PrintedStation,
+  size: PaperSize,
+): Promise<Paper> {
+  const set = SETTINGS[size];
   const due = dueOf(of, station);
   const order = (sheet: PrintedSheet) => due(sheet)?.start ?? Infinity;
   const own = of.sheets
@@ -33,8 +60,19 @@ export async function blankChecklists(of: Printed, station: PrintedStation): Pro
     .sort((a, b) => order(a) - order(b) || a.candidate - b.candidate);
   const pages = await Promise.all(
     own.map(async (sheet, i): Promise<Content> => ({
-      fontSize: 9.25,
-      stack: [await head(of, station, sheet, due(sheet)), ...phases(station), foot(station)],
+      fontSize: set.font,
+      // Whose sheet it is stands on each of its pages, with its code: pages come apart.
+      table: {
+        headerRows: 1,
+        dontBreakRows: true,
+        widths: ['*'],
+        body: [
+          [await head(of, station, sheet, due(sheet), set)],
+          ...phases(station, set).map((phase) => [phase]),
+          [foot(station, set)],
+        ],
+      },
+      layout: BARE,
       ...(i > 0 ? { pageBreak: 'before' as const } : {}),
     })),
   );
@@ -71,6 +109,7 @@ async function head(
   station: PrintedStation,
   sheet: PrintedSheet,
   due: Due,
+  { code }: Setting,
 ): Promise<Content> {
   return {
     columns: [
@@ -93,10 +132,8 @@ async function head(
         ],
       },
       {
-        width: CODE_POINTS,
-        stack: [
-          { svg: await codeOf(sheetLink(of.door, sheet.id)), fit: [CODE_POINTS, CODE_POINTS] },
-        ],
+        width: code,
+        stack: [{ svg: await codeOf(sheetLink(of.door, sheet.id)), fit: [code, code] }],
       },
     ],
     columnGap: 14,
@@ -109,17 +146,16 @@ function codeOf(link: string): Promise<string> {
 }
 
 /** The phases one under the other; no phase is torn, and none is parted from its name. */
-function phases({ content }: PrintedStation): Content[] {
+function phases({ content }: PrintedStation, set: Setting): Content[] {
   return byPhase(content.items).map(({ title, items }): Content => ({
-    unbreakable: true,
     stack: [
-      { text: title, font: 'Serif', bold: true, margin: [0, 4, 0, 1] },
+      { text: title, font: 'Serif', bold: true, margin: [0, set.gap - 2, 0, 1] },
       {
         table: {
           widths: ['*', MARK_POINTS],
           body: items.map((item) => [itemCell(item), markCell(item)]),
         },
-        layout: ROWS,
+        layout: rows(set),
       },
     ],
   }));
@@ -188,18 +224,17 @@ function scaleWords(scale: Scale): string {
   }
 }
 
-function foot({ content }: PrintedStation): Content {
+function foot({ content }: PrintedStation, { gap }: Setting): Content {
   const several = content.procedures.filter(({ variants }) => variants.length > 1);
   return {
-    unbreakable: true,
-    margin: [0, 6, 0, 0],
+    margin: [0, gap, 0, 0],
     stack: [
       ...several.map(({ title, variants }): Content => ({
         text: [
           { text: `Seen of ${title}: `, bold: true },
           variants.map(({ label }) => box(label)).join(APART),
         ],
-        margin: [0, 0, 0, 4],
+        margin: [0, 0, 0, gap - 2],
       })),
       {
         text: [
@@ -209,23 +244,23 @@ function foot({ content }: PrintedStation): Content {
       },
       {
         text: [{ text: 'Safety event ', bold: true }, BOX, '   what happened, and when:'],
-        margin: [0, 5, 0, 0],
+        margin: [0, gap - 1, 0, 0],
       },
-      line(),
+      line(gap),
       { text: 'For the candidate:', bold: true, margin: [0, 3, 0, 0] },
-      line(),
-      { columns: [{ text: 'Signed' }, { text: 'Typed in by' }], margin: [0, 10, 0, 0] },
+      line(gap),
+      { columns: [{ text: 'Signed' }, { text: 'Typed in by' }], margin: [0, gap + 4, 0, 0] },
     ],
   };
 }
 
-function line(): Content {
+function line(gap: number): Content {
   return {
     table: { widths: ['*'], body: [['']] },
     layout: {
       hLineWidth: (i: number) => (i === 1 ? 0.5 : 0),
       vLineWidth: () => 0,
-      paddingTop: () => 6,
+      paddingTop: () => gap,
     },
   };
 }

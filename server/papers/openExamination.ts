@@ -103,19 +103,22 @@ async function timetableOf(
   return {
     bound: held.bound,
     length: held.length,
-    slots: slots.map((slot) => ({
-      candidate: Number(slot.candidate.replace(/^candidate /, '')),
-      start: at(slot.start),
-      end: at(slot.end),
-      day: slot.day,
-      circuit: slot.circuit + 1,
-      wave: slot.wave,
-      station:
-        slot.station === null ? null : (positions.get(known.stations.idOf(slot.station)) ?? null),
-      examiner: emailOf(slot.examiner),
-      second: emailOf(slot.second),
-      patient: slot.patient,
-    })),
+    slots: slots
+      .map((slot) => ({
+        candidate: Number(slot.candidate.replace(/^candidate /, '')),
+        start: at(slot.start),
+        end: at(slot.end),
+        day: slot.day,
+        circuit: slot.circuit + 1,
+        wave: slot.wave,
+        station:
+          slot.station === null ? null : (positions.get(known.stations.idOf(slot.station)) ?? null),
+        examiner: emailOf(slot.examiner),
+        second: emailOf(slot.second),
+        patient: slot.patient,
+      }))
+      // Nobody is at two places at once: the same plan gives the same file.
+      .sort((a, b) => a.start.localeCompare(b.start) || a.candidate - b.candidate),
   };
 }
 

@@ -89,7 +89,7 @@ function papersOf(of: Printed, size: PaperSize): Planned[] {
     ...of.stations.map((station): Planned => ({
       name: `blank checklists/station ${String(station.position).padStart(2, '0')} ${fileName(station.title)}.pdf`,
       cost: 1 + of.sheets.filter((sheet) => sheet.station === station.id).length / SHEETS_A_STEP,
-      paper: () => blankChecklists(of, station),
+      paper: () => blankChecklists(of, station, size),
     })),
   ];
 }

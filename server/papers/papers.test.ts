@@ -1,9 +1,5 @@
 import type { Job } from '@kritikos/contracts/jobs';
-import { openExamination, openExaminationSchema } from '@kritikos/contracts/openExamination';
-import type { OpenExamination } from '@kritikos/contracts/openExamination';
 import type { Packs, PaperSize } from '@kritikos/contracts/papers';
-import type { Timetable } from '@kritikos/contracts/timetable';
-import { Ajv2020 } from 'ajv/dist/2020.js';
 import { parse } from 'csv-parse/sync';
 import ICAL from 'ical.js';
 import unzipper from 'unzipper';
@@ -11,28 +7,20 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import * as XLSX from 'xlsx';
 import { startServer } from '../testing/startServer.ts';
 import type { Caller } from '../testing/startServer.ts';
+import { routeCards, signs } from './dayPapers.ts';
 import { gather } from './gather.ts';
 import { asPdf } from './paper.ts';
 import { doorSheets } from './stationPapers.ts';
+import { publishNextYears } from './testing/published.ts';
 import { codeOn, readPdf } from './testing/readPdf.ts';
+import type { ReadPage } from './testing/readPdf.ts';
 
 const server = await startServer('demo');
-const other = await startServer('empty');
 let lead: Caller;
 let next: string;
-let timetable: Timetable;
 
 beforeAll(async () => {
-  lead = await server.lead();
-  next = (await server.db('examination').orderBy('held_on', 'desc').first('id')).id;
-  const [draft] = (await lead.call('GET', `/examinations/${next}/timetable`)).body.plans;
-  timetable = (
-    await lead
-      .call('PUT', `/examinations/${next}/timetables/${draft.id}/publication`, {
-        revision: draft.revision,
-      })
-      .expect(200)
-  ).body;
+  ({ lead, next } = await publishNextYears(server));
 });
 
 async function over(asked: Job): Promise<Job> {
@@ -70,6 +58,13 @@ const fileAt = (files: Files, name: string): Buffer => {
 
 describe('the archive of all papers', { timeout: 120_000 }, () => {
   let files: Files;
+  const read = new Map<string, Promise<ReadPage[]>>();
+  /** The pages of a file; each file is read once. */
+  const pagesOf = (name: string): Promise<ReadPage[]> => {
+    const known = read.get(name) ?? readPdf(fileAt(files, name));
+    read.set(name, known);
+    return known;
+  };
   beforeAll(async () => {
     files = await packed('A4');
   }, 120_000);
@@ -78,8 +73,8 @@ describe('the archive of all papers', { timeout: 120_000 }, () => {
     const stations = await server.db('station').where({ examination_id: next });
     const pdfs = [...files].filter(([name]) => name.endsWith('.pdf'));
     expect(pdfs).toHaveLength(8 + stations.length);
-    for (const [name, content] of pdfs) {
-      for (const page of await readPdf(content)) {
+    for (const [name] of pdfs) {
+      for (const page of await pagesOf(name)) {
         // ISO 216: A4 is 210 by 297 mm; a point is 1/72 inch.
         const [short, long] = [page.width, page.height].sort((a, b) => a - b);
         expect(short, name).toBeCloseTo((210 / 25.4) * 72, 0);
@@ -91,7 +86,7 @@ describe('the archive of all papers', { timeout: 120_000 }, () => {
 
   it('draws the figure on each door sheet, with all cautions and the stop rule', async () => {
     const { stations } = await gather(server.db, next, lead.account as never, '');
-    const pages = await readPdf(fileAt(files, 'to hang up/door sheets.pdf'));
+    const pages = await pagesOf('to hang up/door sheets.pdf');
     expect(pages).toHaveLength(stations.length);
     for (const [i, { title, content, figures }] of stations.entries()) {
       const words = plain(pages[i]?.text ?? '');
@@ -104,15 +99,15 @@ describe('the archive of all papers', { timeout: 120_000 }, () => {
 
   it('keeps the key from candidates, and the names from all but the office', async () => {
     const { stations, candidates } = await gather(server.db, next, lead.account as never, '');
-    const instructions = await readPdf(fileAt(files, 'to hang up/candidate instructions.pdf'));
+    const instructions = await pagesOf('to hang up/candidate instructions.pdf');
     for (const [i, { content }] of stations.entries()) {
       expect(plain(instructions[i]?.text ?? '')).toContain(plain(content.task));
       expect(plain(instructions[i]?.text ?? '')).not.toContain(plain(content.simulatedPatient));
     }
     const named = new Set<string>();
-    for (const [file, content] of files) {
+    for (const file of files.keys()) {
       if (!file.endsWith('.pdf')) continue;
-      const words = plain((await readPdf(content)).map(({ text }) => text).join(' '));
+      const words = plain((await pagesOf(file)).map(({ text }) => text).join(' '));
       if (candidates.some(({ name }) => words.includes(plain(name)))) named.add(file);
     }
     expect([...named]).toEqual(['office/register.pdf']);
@@ -126,12 +121,12 @@ describe('the archive of all papers', { timeout: 120_000 }, () => {
       .join('account as a', 'a.id', 'h.examiner_id')
       .where('s.examination_id', next)
       .select('h.id', 's.position', 'c.number', 'a.name');
-    let read = 0;
+    let decoded = 0;
     let printed = 0;
     for (const [name, content] of files) {
       const position = Number(/^blank checklists\/station (\d+)/.exec(name)?.[1] ?? NaN);
       if (Number.isNaN(position)) continue;
-      const pages = await readPdf(content);
+      const pages = await pagesOf(name);
       const begins = pages.flatMap(({ text }, i) => {
         const number = Number(/Candidate (\d+)/.exec(text)?.[1] ?? NaN);
         return Number.isNaN(number) ? [] : [{ page: i + 1, number, text }];
@@ -142,11 +137,11 @@ describe('the archive of all papers', { timeout: 120_000 }, () => {
         const own = sheets.find(({ id }) => code?.endsWith(`/sheets/${id}`));
         expect(own, `${name}, page ${page}: ${code}`).toMatchObject({ position, number });
         expect(text).toContain(own.name);
-        read += 1;
+        decoded += 1;
       }
     }
     expect(printed).toBe(sheets.length);
-    expect(read).toBe(15);
+    expect(decoded).toBe(15);
   });
 
   it('gives each person a calendar that a general parser reads, with the instants of the plan', async () => {
@@ -210,9 +205,14 @@ describe('the archive of all papers', { timeout: 120_000 }, () => {
   });
 
   it('is made for Letter too, of 8.5 by 11 inches', async () => {
-    const letter = await packed('Letter');
-    const [page] = await readPdf(fileAt(letter, 'to hand out/route cards.pdf'));
-    expect([page?.width, page?.height]).toEqual([612, 792]);
+    const printed = await gather(server.db, next, lead.account as never, '');
+    for (const paper of [doorSheets(printed, 'Letter'), routeCards(printed), signs(printed)]) {
+      if (!paper) throw new Error('The demo lacks what this paper is made of.');
+      for (const page of await readPdf((await asPdf(paper, printed, 'Letter')).content)) {
+        expect([page.width, page.height].sort((x, y) => x - y)).toEqual([612, 792]);
+        expect(page.cutOff, paper.name).toEqual([]);
+      }
+    }
   });
 });
 
@@ -272,134 +272,5 @@ describe('an examiner’s own calendar', () => {
     );
     expect(counted.reduce((sum, n) => sum + n, 0)).toBe(rows[0].slots);
     expect(events.length).toBeLessThan(rows[0].slots);
-  });
-});
-
-describe('the examination as a file', () => {
-  const fileOf = async (caller: Caller, id: string): Promise<OpenExamination> =>
-    JSON.parse((await caller.call('GET', `/examinations/${id}/file`).expect(200)).text);
-
-  it('fits its published schema, as a general checker of JSON Schema sees it', async () => {
-    const fits = new Ajv2020({ strict: false, validateFormats: false }).compile(
-      openExaminationSchema(),
-    );
-    const file = await fileOf(lead, next);
-    expect(fits(file) || fits.errors).toBe(true);
-    expect(fits({ ...file, format: 'other' })).toBe(false);
-  });
-
-  it('can be written of every examination, with or without a plan, marked or not', async () => {
-    const examinations = await server.db('examination').select('id', 'title');
-    expect(examinations.length).toBeGreaterThan(2);
-    for (const { id } of examinations) {
-      if (!(await server.db('examination_lead').where({ examination_id: id }).first())) continue;
-      const file = await fileOf(lead, id);
-      expect(openExamination.safeParse(file).error?.issues).toBeUndefined();
-    }
-    // Before a plan is published nobody stands in a circuit.
-    await server.db('candidate').where({ examination_id: next }).update({ circuit: '' });
-    expect((await fileOf(lead, next)).candidates[0]?.circuit).toBe('');
-  });
-
-  it('comes back as it went, read by this installation again', async () => {
-    const file = await fileOf(lead, next);
-    expect(file.timetable?.slots.length).toBeGreaterThan(180);
-    const { examination, told } = (
-      await lead
-        .call('POST', '/examinations/files', {
-          ...file,
-          examination: { ...file.examination, title: 'Read again' },
-          // A couch of this house has one station of an examination; the copy stands there too.
-        })
-        .expect(200)
-    ).body;
-    expect(told).toEqual(['The timetable came as a draft: look at it, and publish it.']);
-    const again = await fileOf(lead, examination);
-    expect(again.examination.title).toBe('Read again');
-    expect({ ...again, examination: file.examination }).toEqual(file);
-    // The stations are anchors: the bank's own versions, not copies.
-    const used = await server
-      .db('station')
-      .whereIn('examination_id', [next, examination])
-      .countDistinct('bank_version_id as n');
-    expect(Number(used[0]?.n)).toBe(file.stations.length);
-  });
-
-  it('is read by another installation, which says who and what could not come along', async () => {
-    const file = await fileOf(lead, next);
-    const first = await other.agent();
-    const made = await first.post('/api/accounts/first-administrator').send({
-      name: 'Odile Farrant',
-      email: 'odile@another.example',
-      password: 'a-goniometer-and-a-tape',
-    });
-    expect(made.status).toBe(200);
-    await other
-      .db('account')
-      .where({ email: 'odile@another.example' })
-      .update({ roles: ['administrator', 'lead'] });
-    const token = (await first.get('/api/session')).body.csrfToken;
-    const { status, body } = await first
-      .post('/api/examinations/files')
-      .set('x-csrf-token', token)
-      .send(file);
-    expect([status, body.detail]).toEqual([200, undefined]);
-    expect(body.told).toHaveLength(2);
-    expect(body.told[0]).toMatch(/have no account as an examiner here/);
-    expect(body.told[1]).toMatch(/timetable names examiners/);
-    const { text } = await first.get(`/api/examinations/${body.examination}/file`);
-    const again: OpenExamination = JSON.parse(text);
-    expect({ ...again, examiners: [], timetable: null }).toEqual({
-      ...file,
-      examiners: [],
-      timetable: null,
-    });
-    expect(openExamination.safeParse(again).success).toBe(true);
-  });
-
-  it('is refused whole, with the path of what is wrong', async () => {
-    const file = await fileOf(lead, next);
-    const before = await server.db('examination').count('* as n').first();
-    const send = (changed: object) =>
-      lead.call('POST', '/examinations/files', { ...file, ...changed });
-    const [first, ...rest] = file.candidates;
-    const refusals = [
-      [{ version: 9 }, '/version', /up to 1/],
-      [{ candidates: [{ ...first, number: 2 }, ...rest] }, '/candidates', /number twice/],
-      [
-        {
-          examiners: [{ ...file.examiners[0], conflicts: [{ candidate: 999, reason: 'sister' }] }],
-        },
-        '/examiners/0/conflicts/0/candidate',
-        /999 is no candidate/,
-      ],
-      [
-        {
-          stations: file.stations.map((own, i) =>
-            i > 0
-              ? own
-              : {
-                  ...own,
-                  checklist: JSON.parse(
-                    JSON.stringify(own.checklist).replaceAll(
-                      own.checklist.procedures[0]?.procedure ?? '',
-                      'never-heard-of',
-                    ),
-                  ),
-                },
-          ),
-        },
-        '/stations/0/checklist/procedures/0/procedure',
-        /onto the shelf first/,
-      ],
-    ] as const;
-    for (const [changed, pointer, detail] of refusals) {
-      const { status, body } = await send(changed);
-      expect(status).toBe(422);
-      const own = body.errors.find((one: { pointer: string }) => one.pointer === pointer);
-      expect(own?.detail, JSON.stringify(body.errors).slice(0, 400)).toMatch(detail);
-    }
-    expect(await server.db('examination').count('* as n').first()).toEqual(before);
-    expect(timetable.plans[0]?.state).toBe('published');
   });
 });
