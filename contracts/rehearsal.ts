@@ -19,6 +19,13 @@ export const assumptions = z.object({
     .min(0, 'must not be below 0')
     .max(0.5, 'must not be above half'),
   grading: sd(2),
+  /** Between the items of a station, in logits; where no earlier marks say. */
+  difficulty: sd(3),
+  /** The mean score of a station in percent; where no earlier marks say. */
+  mean: z
+    .number('must be a number')
+    .min(0, 'must not be below 0')
+    .max(100, 'must not be above 100'),
 });
 
 export const rehearsalAsked = z.object({
@@ -27,6 +34,8 @@ export const rehearsalAsked = z.object({
   seed: z.int().min(0).max(2_000_000_000),
   /** Sheets marked twice, where no plan says; in place of what the plan says where one does. */
   pairs: z.int().min(0).max(200_000).nullable(),
+  /** Stations and items as earlier marks have them; else all alike, by the assumptions alone. */
+  asMarked: z.boolean(),
 });
 export type RehearsalAsked = z.infer<typeof rehearsalAsked>;
 
@@ -74,6 +83,19 @@ export const rehearsal = z.object({
     from: z.string().nullable(),
     notes: z.array(z.string()),
   }),
+  /** What earlier marks say of each station. */
+  stations: z.array(
+    z.object({
+      title: z.string(),
+      /** The mean score in percent; `null` where it was not marked yet. */
+      mean: z.number().nullable(),
+      /** How far ability told there: 1 as at the usual station, 0 not at all. */
+      carries: z.number().nullable(),
+      /** Items that earlier marks know, of how many. */
+      known: z.int(),
+      items: z.int(),
+    }),
+  ),
   /** What would be rehearsed, in a sentence; what keeps it from being rehearsed, if anything does. */
   planned: z.string(),
   missing: z.string().nullable(),

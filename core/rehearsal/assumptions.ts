@@ -1,6 +1,7 @@
 /**
  * What a rehearsal supposes of the people in it: standard deviations in percent points of a
- * sheet's score, as variance components have them, and the share of marks that are slips of the hand.
+ * sheet's score, as variance components have them, and the share of marks that are slips of the hand;
+ * and of stations and items, where no earlier marks say.
  */
 export interface Assumptions {
   /** Between candidates, over all stations. */
@@ -15,6 +16,10 @@ export interface Assumptions {
   readonly slips: number;
   /** Of the overall grade about what the score says, in grades. */
   readonly grading: number;
+  /** Between the items of a station: the standard deviation of their difficulty in logits. */
+  readonly difficulty: number;
+  /** The mean score of a station in percent. */
+  readonly mean: number;
 }
 
 /** What examinations of this kind usually spread by; common practice, no source. */
@@ -25,6 +30,8 @@ export const USUAL_ASSUMPTIONS: Assumptions = {
   seeing: 3,
   slips: 0.02,
   grading: 0.4,
+  difficulty: 1,
+  mean: 72,
 };
 
 /** The most that each can be: beyond it nobody examines. */
@@ -35,6 +42,8 @@ const MOST: Readonly<Record<keyof Assumptions, number>> = {
   seeing: 30,
   slips: 0.5,
   grading: 2,
+  difficulty: 3,
+  mean: 100,
 };
 const NAMES: Readonly<Record<keyof Assumptions, string>> = {
   ability: 'The spread of ability',
@@ -43,6 +52,8 @@ const NAMES: Readonly<Record<keyof Assumptions, string>> = {
   seeing: 'The spread of seeing',
   slips: 'The share of slips',
   grading: 'The spread of the overall grade',
+  difficulty: 'The spread of the difficulty of items',
+  mean: 'The mean of a station',
 };
 
 /** What is wrong with assumptions, in sentences; empty where they can be. */

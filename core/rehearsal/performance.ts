@@ -24,8 +24,10 @@ export interface PreparedStation {
   readonly weights: Float64Array;
   /** The sum of the weights. */
   readonly whole: number;
-  /** In logits. */
+  /** In logits, as far as it is known; of the others the middle. */
   readonly difficulty: Float64Array;
+  /** The items whose difficulty is drawn anew in each rehearsal, by place. */
+  readonly unknown: readonly number[];
   /** Room for the chance by which a performance changes their order, and for what comes of it. */
   readonly lots: Int32Array;
   readonly met: Float64Array;
@@ -58,6 +60,9 @@ export function prepare({ content, mean, facilities }: RehearsedStation): Prepar
     difficulty: Float64Array.from(items, ({ key, criticality }) =>
       hardness(facilities[key] ?? (criticality === 'fails-station' ? CRITICAL : mean / 100)),
     ),
+    unknown: items.flatMap(({ key, criticality }, i) =>
+      facilities[key] === undefined && criticality !== 'fails-station' ? i : [],
+    ),
     lots: new Int32Array(items.length),
     met: new Float64Array(items.length),
     critical: items.flatMap(({ key, criticality }) => (criticality === 'fails-station' ? key : [])),
@@ -67,8 +72,8 @@ export function prepare({ content, mean, facilities }: RehearsedStation): Prepar
   };
 }
 
-/** The logit of a share missed; nothing is quite sure. */
-function hardness(facility: number): number {
+/** The difficulty of an item in logits: of the share missed; nothing is quite sure. */
+export function hardness(facility: number): number {
   const share = Math.min(0.999, Math.max(0.001, facility));
   return Math.log((1 - share) / share);
 }
@@ -86,11 +91,12 @@ interface Performed {
  */
 export function playSheets(
   { stations: asked, sheets }: RehearsedPlan,
-  stations: readonly PreparedStation[],
+  prepared: readonly PreparedStation[],
   { ability, severity }: { readonly ability: Float64Array; readonly severity: Float64Array },
   assumptions: Assumptions,
   chance: Chance,
 ): ScoredSheet[] {
+  const stations = prepared.map((own) => drawnStation(own, assumptions.difficulty, chance));
   const performed = new Map<number, Performed>();
   const performanceOf = (candidate: number, station: number): Performed => {
     const key = candidate * stations.length + station;
@@ -122,6 +128,13 @@ export function playSheets(
       grade: gradeFor(seen, assumptions.grading, chance),
     };
   });
+}
+
+/** A station with a difficulty for each item that nobody has marked yet. */
+function drawnStation(station: PreparedStation, sd: number, chance: Chance): PreparedStation {
+  const difficulty = Float64Array.from(station.difficulty);
+  for (const i of station.unknown) difficulty[i] = (difficulty[i] as number) + sd * chance.normal();
+  return { ...station, difficulty };
 }
 
 /** The order in which the items of a station come to somebody, the easiest first. */

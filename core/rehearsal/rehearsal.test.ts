@@ -6,7 +6,9 @@ import type { ExaminedScore } from '../reliability/examinerEffects.ts';
 import type { ChecklistContent, ChecklistItem } from '../scoring/checklist.ts';
 import { USUAL_ASSUMPTIONS, wrongAssumptions } from './assumptions.ts';
 import type { Assumptions } from './assumptions.ts';
+import { itemSpread } from './earlierMarks.ts';
 import { fromLastCohort } from './fromLastCohort.ts';
+import { playSheets, prepare } from './performance.ts';
 import { optionsOf } from './rehearsedItem.ts';
 import { rehearsals } from './rehearse.ts';
 import type { RehearsedPlan } from './plan.ts';
@@ -92,6 +94,8 @@ const SMOOTH: Assumptions = {
   seeing: 3,
   slips: 0,
   grading: 0.4,
+  difficulty: 1,
+  mean: 72,
 };
 const play = (plan: RehearsedPlan, assumptions: Assumptions, seed: number, count: number) => [
   ...rehearsals(plan, assumptions, seed, { from: 0, count }),
@@ -156,12 +160,45 @@ describe('rehearsals of a plan', { timeout: 120_000 }, () => {
   });
 
   it('score what was meant: marks item by item come to the mean of the station', () => {
-    const flat = { ability: 0, performance: 0, severity: 0, seeing: 0, slips: 0, grading: 0.4 };
+    const flat = { ...SMOOTH, ability: 0, performance: 0, severity: 0, seeing: 0 };
     const plan = planOf(3, 60);
     const settings = { ...plan.settings, method: 'mean-minus-sd' as const, sds: 0 };
     const { cut } = summarise(play({ ...plan, settings }, flat, 6, 20));
     // Without any spread the mean of the scores is the mean that was asked for.
     expect(Math.abs((cut?.mean ?? 0) - 65)).toBeLessThan(0.5);
+  });
+
+  it('have items as far apart in difficulty as is supposed, at the same mean', () => {
+    const plan = planOf(3, 200);
+    const prepared = plan.stations.map(prepare);
+    const people = { ability: new Float64Array(200), severity: new Float64Array(6) };
+    const spreadAt = (difficulty: number) => {
+      const sheets = playSheets(
+        plan,
+        prepared,
+        people,
+        { ...SMOOTH, difficulty },
+        seededChance(12),
+      );
+      const facilities = plan.stations.map((_, s) => {
+        const own = sheets.filter(({ station }) => station === s);
+        const earned = (key: string) => mean(own.map(({ shares }) => shares[key] ?? 0)) ?? 0;
+        return Object.fromEntries(items.map(({ key }) => [key, earned(key)]));
+      });
+      return { spread: itemSpread(facilities.map((own) => ({ facilities: own }))) ?? 0, sheets };
+    };
+    const [alike, usual, apart] = [0, 1, 2].map(spreadAt) as [
+      ReturnType<typeof spreadAt>,
+      ReturnType<typeof spreadAt>,
+      ReturnType<typeof spreadAt>,
+    ];
+    expect(alike.spread).toBeLessThan(0.3);
+    expect(usual.spread).toBeGreaterThan(2 * alike.spread);
+    expect(apart.spread).toBeGreaterThan(1.3 * usual.spread);
+    const [first, last] = [alike, apart].map(({ sheets }) =>
+      mean(sheets.map((own) => own.percent)),
+    );
+    expect(Math.abs((first ?? 0) - (last ?? 0))).toBeLessThan(1);
   });
 
   it('are the same whichever thread plays which', () => {

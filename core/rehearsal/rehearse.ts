@@ -41,7 +41,8 @@ const EVERY_TRUST = 20;
  * all normal with the standard deviations of the assumptions, cut off at 0 and 100. The examiner’s
  * marks give that score item by item: the easiest items are earned, in an order that each
  * performance has for itself and that both examiners of it see; a slip sets any other mark.
- * Severity and ability are drawn anew in every rehearsal.
+ * Severity, ability and the difficulty of items that nobody has marked yet are drawn anew in every
+ * rehearsal.
  *
  * The same seed gives the same rehearsals. `from` and `count` take a part of them, so that several
  * threads can share the work. Throws `RangeError` where a station has no items.

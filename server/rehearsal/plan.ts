@@ -1,4 +1,6 @@
 import type { Account } from '@kritikos/contracts/accounts';
+import type { RehearsalAsked, RehearsalPage } from '@kritikos/contracts/rehearsal';
+import { stationCarries } from '@kritikos/core/rehearsal/earlierMarks';
 import type { RehearsedPlan, RehearsedSheet } from '@kritikos/core/rehearsal/plan';
 import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import type { PlanningProblem, Slot } from '@kritikos/core/timetable/problem';
@@ -10,9 +12,10 @@ import { cycleCounts } from '../examinations/repository.ts';
 import { usualSettings } from '../standards/service.ts';
 import { listPlans } from '../timetable/planRepository.ts';
 import { openPlan } from '../timetable/service.ts';
-import { stationMeans } from './repository.ts';
+import { examinedScores, lastCohort, sharedStations, stationMeans } from './repository.ts';
 
-const USUAL_MEAN = 72;
+/** What the plan is rehearsed under. */
+export type Supposed = Pick<RehearsalAsked, 'pairs' | 'asMarked' | 'assumptions'>;
 
 /** What is rehearsed: the plan in numbers, and with a second examiner more where the plan tells who is free. */
 export interface PlanToRehearse {
@@ -20,6 +23,8 @@ export interface PlanToRehearse {
   readonly titles: readonly string[];
   readonly ids: readonly string[];
   readonly pairs: number;
+  /** What earlier marks say of each station. */
+  readonly known: RehearsalPage['stations'];
   readonly more: { readonly plan: RehearsedPlan; readonly pairs: number } | null;
   /** Where it comes from, in words. */
   readonly from: string;
@@ -29,25 +34,32 @@ export interface PlanToRehearse {
 export async function planToRehearse(
   db: Database,
   examinationId: string,
-  pairs: number | null,
+  { pairs, asMarked, assumptions }: Supposed,
   viewer: Account,
 ): Promise<PlanToRehearse | string> {
   const stations = await stationsOf(db, examinationId, viewer);
   if (stations.length < 2)
     return 'Add two stations at least; one alone tells nothing of candidates.';
   const around = {
-    stations: stations.map(({ id, content, mean, facilities }) => ({
+    stations: stations.map(({ id, content, ...marked }) => ({
       id,
       content,
-      mean,
-      carries: 1,
-      facilities,
+      mean: (asMarked ? marked.mean : null) ?? assumptions.mean,
+      carries: (asMarked ? marked.carries : null) ?? 1,
+      facilities: asMarked ? marked.facilities : {},
     })),
     settings: usualSettings(stations.length),
   };
   const known = {
     titles: stations.map((own) => `${own.position} ${own.title}`),
     ids: stations.map(({ id }) => id),
+    known: stations.map(({ position, title, mean, carries, facilities, content }) => ({
+      title: `${position} ${title}`,
+      mean,
+      carries,
+      known: content.items.filter(({ key }) => facilities[key] !== undefined).length,
+      items: content.items.length,
+    })),
   };
   const plans = await listPlans(db, examinationId, viewer.id);
   const held = plans.find(({ state }) => state === 'published') ?? plans[0];
@@ -115,7 +127,7 @@ async function withoutPlan(
   }: {
     readonly pairs: number | null;
     readonly around: Pick<RehearsedPlan, 'stations' | 'settings'>;
-    readonly known: Pick<PlanToRehearse, 'titles' | 'ids'>;
+    readonly known: Pick<PlanToRehearse, 'titles' | 'ids' | 'known'>;
     readonly viewer: Account;
   },
 ): Promise<PlanToRehearse | string> {
@@ -154,7 +166,8 @@ interface StationToRehearse {
   readonly position: number;
   readonly title: string;
   readonly content: ChecklistContent;
-  readonly mean: number;
+  readonly mean: number | null;
+  readonly carries: number | null;
   readonly facilities: Readonly<Record<string, number>>;
 }
 
@@ -170,6 +183,7 @@ async function stationsOf(
     { examinationId, viewer: viewer.id },
   );
   const means = await stationMeans(db, examinationId, viewer.id);
+  const carries = await carriedBefore(db, examinationId, viewer.id);
   const read = rows.map(
     async ({
       version,
@@ -181,8 +195,31 @@ async function stationsOf(
           facility === null ? [] : [[key, facility]],
         ),
       );
-      return { ...station, facilities, mean: means.get(station.id) ?? USUAL_MEAN };
+      return {
+        ...station,
+        facilities,
+        mean: means.get(station.id) ?? null,
+        carries: carries.get(station.id) ?? null,
+      };
     },
   );
   return Promise.all(read);
+}
+
+/** How far ability told at each station when the last cohort was examined there, by the id of today's. */
+async function carriedBefore(
+  db: Database,
+  examinationId: string,
+  viewer: string,
+): Promise<Map<string, number>> {
+  const last = await lastCohort(db, examinationId, viewer);
+  if (!last) return new Map();
+  const carries = stationCarries(await examinedScores(db, last.id, viewer));
+  const shared = await sharedStations(db, examinationId, last.id, viewer);
+  return new Map(
+    shared.flatMap(({ id, place }) => {
+      const own = carries.get(place);
+      return own === undefined ? [] : [[id, own] as const];
+    }),
+  );
 }

@@ -24,6 +24,7 @@ const asked = (suggested: RehearsalPage['suggested'], wanted: object = {}) => ({
   rehearsals: 40,
   seed: 7,
   pairs: null,
+  asMarked: true,
   ...wanted,
 });
 async function rehearse(wanted: object = {}, id = next): Promise<RehearsalResult> {
@@ -60,6 +61,29 @@ describe('the rehearsal of next year’s plan', { timeout: 120_000 }, () => {
     expect(result.oneMoreExaminer?.kappa?.halfWidth).toBeLessThan(result.kappa?.halfWidth ?? 0);
     expect(result.oneMoreStation?.mean).toBeGreaterThan(0);
     expect((await page()).newest?.result).toEqual(result);
+  });
+
+  it('supposes of each station what earlier marks say, unless all are to be alike', async () => {
+    const { stations, suggested } = await page();
+    expect(stations).toHaveLength(5);
+    const marked = stations.filter(({ mean }) => mean !== null);
+    expect(marked.length).toBeGreaterThan(2);
+    for (const { mean, carries, known, items } of marked) {
+      expect(mean).toBeGreaterThan(40);
+      expect(carries).toBeGreaterThanOrEqual(0);
+      expect(known).toBeGreaterThan(items / 2);
+    }
+    const { mean, difficulty } = suggested.assumptions;
+    const means = marked.map((own) => own.mean ?? 0);
+    expect(mean).toBe(Math.round(means.reduce((sum, own) => sum + own, 0) / means.length));
+    // Of the demo's items some everybody has and some few do.
+    expect(difficulty).toBeGreaterThan(0.5);
+    const alike = { ...suggested.assumptions, mean: 50 };
+    const low = await rehearse({ assumptions: alike, asMarked: false });
+    const high = await rehearse({ assumptions: { ...alike, mean: 80 }, asMarked: false });
+    const asTheyWere = await rehearse({ assumptions: { ...alike, mean: 80 } });
+    expect(high.passed.mean).toBeGreaterThan(low.passed.mean);
+    expect(asTheyWere.cut?.mean).not.toBe(high.cut?.mean);
   });
 
   it('is another with other pairs, and the same with the same seed', async () => {

@@ -60,6 +60,25 @@ export async function stationMeans(
   return new Map(rows.map(({ id, mean }: { id: string; mean: number }) => [id, mean]));
 }
 
+/** Which stations of this examination stood in an earlier one too, by their place there. */
+export async function sharedStations(
+  db: Database,
+  examinationId: string,
+  earlierId: string,
+  viewer: string,
+): Promise<{ id: string; place: number }[]> {
+  const { rows } = await db.raw(
+    `select distinct on (a.id) a.id, b.position as place
+     from station a join bank_station_version av on av.id = a.bank_version_id
+       join bank_station_version bv on bv.bank_station_id = av.bank_station_id
+       join station b on b.bank_version_id = bv.id and b.examination_id = :earlierId
+     where a.examination_id = :examinationId and ${readBy('a.examination_id')}
+       and ${readBy('b.examination_id')} order by a.id, b.position`,
+    { examinationId, earlierId, viewer },
+  );
+  return rows;
+}
+
 export async function newestRehearsal(
   db: Database,
   examinationId: string,

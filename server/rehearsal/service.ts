@@ -3,6 +3,8 @@ import type { Job } from '@kritikos/contracts/jobs';
 import { rehearsalAsked, rehearsalResult } from '@kritikos/contracts/rehearsal';
 import type { RehearsalAsked, RehearsalPage, RehearsalResult } from '@kritikos/contracts/rehearsal';
 import { USUAL_ASSUMPTIONS } from '@kritikos/core/rehearsal/assumptions';
+import type { Assumptions } from '@kritikos/core/rehearsal/assumptions';
+import { itemSpread } from '@kritikos/core/rehearsal/earlierMarks';
 import type { RehearsedPlan } from '@kritikos/core/rehearsal/plan';
 import type { Rehearsal } from '@kritikos/core/rehearsal/rehearse';
 import { sayRehearsal } from '@kritikos/core/rehearsal/sayRehearsal';
@@ -37,12 +39,14 @@ export async function readRehearsal(
     })),
     from: last.title,
   };
-  const found = await planToRehearse(db, examinationId, null, viewer);
+  const assumptions = learnt?.assumptions ?? USUAL_ASSUMPTIONS;
+  const planned = { pairs: null, asMarked: true, assumptions };
+  const found = await planToRehearse(db, examinationId, planned, viewer);
   const newest = await repository.newestRehearsal(db, examinationId);
   const read = newest && rehearsalResult.safeParse(newest.result);
   return {
     suggested: {
-      assumptions: learnt?.assumptions ?? USUAL_ASSUMPTIONS,
+      assumptions: typeof found === 'string' ? assumptions : withMarks(assumptions, found),
       from: learnt?.from ?? null,
       notes: [
         ...(learnt?.notes ?? [
@@ -50,9 +54,22 @@ export async function readRehearsal(
         ]),
       ],
     },
+    stations: typeof found === 'string' ? [] : found.known,
     planned: typeof found === 'string' ? '' : sayPlan(found),
     missing: typeof found === 'string' ? found : null,
     newest: newest && read?.success ? { at: newest.at.toISOString(), result: read.data } : null,
+  };
+}
+
+/** Stations and items that were not marked yet are supposed to be like those that were. */
+function withMarks(assumptions: Assumptions, { plan, known }: PlanToRehearse): Assumptions {
+  const spread = itemSpread(plan.stations);
+  const means = known.flatMap(({ mean }) => mean ?? []);
+  const middle = means.reduce((sum, mean) => sum + mean, 0) / means.length;
+  return {
+    ...assumptions,
+    difficulty: spread === null ? assumptions.difficulty : Math.round(10 * spread) / 10,
+    mean: means.length > 0 ? Math.round(middle) : assumptions.mean,
   };
 }
 
@@ -68,7 +85,7 @@ export async function askRehearsal(
   lead: Account,
 ): Promise<Job> {
   await requireExamination(db, examinationId, lead);
-  const found = await planToRehearse(db, examinationId, null, lead);
+  const found = await planToRehearse(db, examinationId, { ...asked, pairs: null }, lead);
   if (typeof found === 'string') throw conflict('There is nothing to rehearse yet', found);
   const sheets = found.plan.candidates * found.plan.stations.length;
   if (asked.pairs !== null && asked.pairs > sheets) {
@@ -92,7 +109,7 @@ export async function askRehearsal(
 export const rehearsalWork: Worker = async (db, { question, ownerId }, { signal, progress }) => {
   const { examination, ...rest } = question as RehearsalAsked & { examination: string };
   const asked = rehearsalAsked.parse(rest);
-  const found = await planToRehearse(db, examination, asked.pairs, { id: ownerId } as Account);
+  const found = await planToRehearse(db, examination, asked, { id: ownerId } as Account);
   if (typeof found === 'string') throw conflict('There is nothing to rehearse yet', found);
   const { plan, titles, ids, pairs, more, from } = found;
   const extra = more ? Math.max(AT_ONCE, Math.round(SHARE_OF_MORE * asked.rehearsals)) : 0;

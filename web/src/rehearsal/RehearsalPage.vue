@@ -11,6 +11,7 @@ import LoadState from '../shell/LoadState.vue';
 import { namedFaults } from './assumptionFields.ts';
 import AssumptionFields from './AssumptionFields.vue';
 import RehearsalResults from './RehearsalResults.vue';
+import StationsSupposed from './StationsSupposed.vue';
 
 /** The whole planned examination, played before the day. */
 const props = defineProps<{ examination: string }>();
@@ -31,6 +32,7 @@ watch(
       rehearsals: 200,
       seed: 7,
       pairs: null,
+      asMarked: true,
     };
   },
   { immediate: true },
@@ -66,7 +68,11 @@ watch(job, async (now) => {
 });
 function takeOver() {
   if (asked.value && data.value)
-    asked.value = { ...asked.value, assumptions: data.value.suggested.assumptions };
+    asked.value = {
+      ...asked.value,
+      assumptions: data.value.suggested.assumptions,
+      asMarked: true,
+    };
 }
 
 /** Takes so many pairs into what the timetable is asked to be, and goes there. */
@@ -112,6 +118,13 @@ const when = (instant: string) =>
         </p>
         <p v-for="note in data.suggested.notes" :key="note" class="soft">{{ note }}</p>
         <AssumptionFields v-model="asked" :errors="errors" :disabled="running" />
+        <StationsSupposed
+          v-if="data.stations.length > 0"
+          :stations="data.stations"
+          :asked="asked"
+          :disabled="running"
+          @as-marked="asked = { ...asked, asMarked: $event }"
+        />
         <p v-if="data.planned" class="mt-3">Rehearsed are {{ data.planned }}.</p>
         <v-alert v-if="data.missing" type="info" class="mt-2">{{ data.missing }}</v-alert>
         <v-alert v-if="problem" type="error" role="alert" class="mt-2">

@@ -2,7 +2,13 @@ import { USUAL_ASSUMPTIONS } from '@kritikos/core/rehearsal/assumptions';
 import { describe, expect, it } from 'vitest';
 import { ASSUMPTION_FIELDS, namedFaults } from './assumptionFields.ts';
 
-const asked = { assumptions: USUAL_ASSUMPTIONS, rehearsals: 200, seed: 7, pairs: 36 };
+const asked = {
+  assumptions: USUAL_ASSUMPTIONS,
+  rehearsals: 200,
+  seed: 7,
+  pairs: 36,
+  asMarked: true,
+};
 const field = (name: string) => {
   const found = ASSUMPTION_FIELDS.find((one) => one.name === name);
   if (!found) throw new Error(name);

@@ -56,6 +56,11 @@ export const ASSUMPTION_FIELDS: readonly AssumptionField[] = [
   spread('seeing', 'Seeing', 'of one examiner, from performance to performance'),
   spread('slips', 'Slips', 'marks that are not what was meant', { unit: '% of marks', scale: 100 }),
   spread('grading', 'Overall grade', 'about what the score says', { unit: 'grades', step: 0.1 }),
+  spread('difficulty', 'Difficulty of items', 'within a station, where no earlier marks say', {
+    unit: 'logits',
+    step: 0.1,
+  }),
+  spread('mean', 'Mean of a station', 'where no earlier marks say', { unit: '%' }),
   whole('pairs', 'Marked twice', 'as the plan has it where nothing is said', {
     unit: 'sheets',
     empty: 'as planned',
