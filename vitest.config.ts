@@ -6,6 +6,9 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
+          // A worker of its own for each file took longer to start than most files take.
+          isolate: false,
+          globalSetup: ['cli/testing/prepareFolder.ts'],
           include: ['{core,catalogue,contracts,cli,scripts}/**/*.test.ts', 'web/src/**/*.test.ts'],
           // The command's tests start processes, and a shared machine can stand still for seconds.
           testTimeout: 60_000,

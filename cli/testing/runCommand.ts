@@ -1,19 +1,18 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdtempSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { afterAll, vi } from 'vitest';
+import { inject, vi } from 'vitest';
 import { commandLine } from '../commandLine.ts';
 
-const folder = mkdtempSync(join(tmpdir(), 'kritikos-cli-'));
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
+/** Of this worker; its test files run one after the other. */
+const folder = mkdtempSync(join(inject('commandFolder'), 'worker-'));
 
 /** Where a file of this name stands, whether or not it is there. */
 export function pathOf(name: string): string {
   return join(folder, name);
 }
 
-/** Writes a file for the command to read, gone after the test file. */
+/** Writes a file for the command to read, gone when all tests are over. */
 export function file(name: string, content: string): string {
   writeFileSync(pathOf(name), content);
   return pathOf(name);
