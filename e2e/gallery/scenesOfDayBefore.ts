@@ -135,7 +135,13 @@ const pressed =
 
 /** What is done before the day: rehearsed, printed, and judged by a panel; in every state. */
 export const SCENES_OF_DAY_BEFORE: readonly Scene[] = [
-  nextYears('rehearsal', 'not rehearsed'),
+  nextYears('rehearsal', 'not rehearsed', (page) =>
+    page.getByText('What is supposed').first().waitFor(),
+  ),
+  nextYears('rehearsal', 'what is supposed of each station', async (page) => {
+    await page.getByText('What is supposed of each station').click();
+    await page.mouse.wheel(0, 300);
+  }),
   nextYears('rehearsal', 'refused', async (page, context) => {
     await page.getByLabel('Ability', { exact: true }).fill('-2');
     await button(page, 'Rehearse').click();
