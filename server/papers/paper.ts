@@ -197,7 +197,7 @@ export function figures(
     width: '*',
     stack: [
       {
-        svg: figureSvg(drawFigure(spec, { side, share: 1 }), `${id}-${i}`),
+        svg: edgesFirst(figureSvg(drawFigure(spec, { side, share: 1 }), `${id}-${i}`)),
         fit,
         font: 'Sans',
         alignment: 'center',
@@ -210,6 +210,17 @@ export function figures(
     columnGap: 14,
     unbreakable: true,
   }));
+}
+
+/**
+ * A drawing whose labels are written over their light edge. A browser is told so by `paint-order`,
+ * which no writer of PDF knows: it would draw the edge over the words and leave them white.
+ */
+function edgesFirst(svg: string): string {
+  return svg.replace(
+    /<text ([^>]*) (stroke="[^"]*" stroke-width="[^"]*") paint-order="stroke">([^<]*)<\/text>/g,
+    '<text $1 $2>$3</text><text $1>$3</text>',
+  );
 }
 
 /** A table whose head stands on every page that it reaches, and whose rows are never torn. */

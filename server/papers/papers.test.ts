@@ -12,7 +12,7 @@ import { gather } from './gather.ts';
 import { asPdf } from './paper.ts';
 import { doorSheets } from './stationPapers.ts';
 import { publishNextYears } from './testing/published.ts';
-import { codeOn, readPdf } from './testing/readPdf.ts';
+import { codeOn, inkOf, readPdf } from './testing/readPdf.ts';
 import type { ReadPage } from './testing/readPdf.ts';
 
 const server = await startServer('demo');
@@ -95,6 +95,14 @@ describe('the archive of all papers', { timeout: 120_000 }, () => {
       // A drawing is some dozens of paths; a page without one has the frame of the cautions only.
       expect(pages[i]?.paths).toBeGreaterThan(figures.length > 0 ? 25 : 0);
     }
+  });
+
+  it('writes the labels of a drawing over their light edge, not under it', async () => {
+    const { stations } = await gather(server.db, next, lead.account as never, '');
+    const place = stations.findIndex(({ figures }) => figures.length > 0);
+    const doors = fileAt(files, 'to hang up/door sheets.pdf');
+    // Bold words cover about a fifth of their box; words under their edge are white.
+    expect(await inkOf(doors, place + 1, 'holds')).toBeGreaterThan(0.08);
   });
 
   it('keeps the key from candidates, and the names from all but the office', async () => {

@@ -1,6 +1,7 @@
 import { createCanvas } from '@napi-rs/canvas';
 import readCode from 'jsqr';
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import type { PDFPageProxy } from 'pdfjs-dist/types/src/display/api.js';
 
 /** What a general reader finds on a page. */
 export interface ReadPage {
@@ -46,14 +47,45 @@ const SCALE = 3;
 export async function codeOn(content: Uint8Array, page: number): Promise<string | null> {
   const document = await open(content);
   const own = await document.getPage(page);
-  const viewport = own.getViewport({ scale: SCALE });
+  const { canvas } = await drawn(own);
+  const { data, width, height } = canvas
+    .getContext('2d')
+    .getImageData(0, 0, canvas.width, canvas.height);
+  await document.destroy();
+  return readCode(new Uint8ClampedArray(data), width, height)?.data ?? null;
+}
+
+/**
+ * How much of the box around some words on a page is dark, in [0, 1], where the page is drawn by a
+ * general reader. Throws where the words do not stand there.
+ */
+export async function inkOf(content: Uint8Array, page: number, words: string): Promise<number> {
+  const document = await open(content);
+  const own = await document.getPage(page);
+  const { items } = await own.getTextContent();
+  const found = items.find((item) => 'str' in item && item.str === words);
+  if (!found || !('str' in found)) throw new Error(`"${words}" does not stand on page ${page}.`);
+  const { canvas, viewport } = await drawn(own);
+  const [, , , , x, y] = found.transform as number[];
+  const [left, foot] = viewport.convertToViewportPoint(x as number, y as number) as [
+    number,
+    number,
+  ];
+  const [wide, high] = [found.width * SCALE, found.height * SCALE];
+  const { data } = canvas.getContext('2d').getImageData(left, foot - high, wide, high);
+  await document.destroy();
+  let dark = 0;
+  for (let i = 0; i < data.length; i += 4) if ((data[i] as number) < 100) dark++;
+  return dark / (data.length / 4);
+}
+
+async function drawn(page: PDFPageProxy) {
+  const viewport = page.getViewport({ scale: SCALE });
   const canvas = createCanvas(Math.ceil(viewport.width), Math.ceil(viewport.height));
   const context = canvas.getContext('2d');
   // The reader draws on anything that draws as a page does.
-  await own.render({ canvas: canvas as never, canvasContext: context as never, viewport }).promise;
-  const { data, width, height } = context.getImageData(0, 0, canvas.width, canvas.height);
-  await document.destroy();
-  return readCode(new Uint8ClampedArray(data), width, height)?.data ?? null;
+  await page.render({ canvas: canvas as never, canvasContext: context as never, viewport }).promise;
+  return { canvas, viewport };
 }
 
 function open(content: Uint8Array) {

@@ -2,6 +2,7 @@
 import type { Sitting } from '@kritikos/contracts/panels';
 import { computed } from 'vue';
 import SpreadStrip from './SpreadStrip.vue';
+import StripLegend from './StripLegend.vue';
 
 /** A closed round as a judge sees it: the panel's cut, all cuts without names, and what they were of two minds about. */
 const props = defineProps<{
@@ -48,6 +49,7 @@ const split = computed(() =>
     :values="cuts"
     :own="before.own === null ? null : before.own / 100"
   />
+  <StripLegend :earned="split.some((own) => own.earned !== null)" />
   <template v-if="split.length > 0">
     <h3>Where you were of two minds</h3>
     <ul class="split">

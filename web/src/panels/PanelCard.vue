@@ -259,6 +259,9 @@ const total = computed(() => props.panel.subjects.length);
   gap: 8px;
   align-items: start;
 }
+.ledger td {
+  vertical-align: middle;
+}
 .progress-head {
   width: 22%;
 }

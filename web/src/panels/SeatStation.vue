@@ -8,6 +8,7 @@ import ChoiceRow from './ChoiceRow.vue';
 import { DIFFICULTY_WORDS, RELEVANCE_WORDS, shareWords, stepsOf } from './panelWords.ts';
 import ShareInput from './ShareInput.vue';
 import SpreadStrip from './SpreadStrip.vue';
+import StripLegend from './StripLegend.vue';
 
 /** One station as a judge sees it: the drawing, the task, the checklist, and a place to say what they think. */
 const props = defineProps<{
@@ -60,6 +61,7 @@ const RELEVANCE_CHOICES = RELEVANCES.map((value) => ({ value, words: RELEVANCE_W
         <b>{{ station.stopRule }}</b>
       </p>
     </details>
+    <StripLegend v-if="before" :earned="before.subjects.some((own) => own.earned !== null)" />
     <template v-if="station.subject !== null">
       <ShareInput
         class="whole"
