@@ -25,7 +25,9 @@ export function fromLastCohort(scores: readonly ExaminedScore[], stations: numbe
   if (candidate === null) {
     return { assumptions: USUAL_ASSUMPTIONS, notes: [...why, 'The usual spreads are taken.'] };
   }
-  const notes: string[] = [];
+  const notes: string[] = [
+    'Slips, and the spread of the overall grade, cannot be told from scores; they are as usual.',
+  ];
   const { spread } = examinerEffects(scores);
   if (spread === null) notes.push('Severities could not be told apart; the usual spread is taken.');
   const severity = spread ?? USUAL_ASSUMPTIONS.severity;

@@ -1,7 +1,6 @@
 import { createCanvas } from '@napi-rs/canvas';
 import readCode from 'jsqr';
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import type { PDFPageProxy } from 'pdfjs-dist/types/src/display/api.js';
 
 /** What a general reader finds on a page. */
 export interface ReadPage {
@@ -79,7 +78,9 @@ export async function inkOf(content: Uint8Array, page: number, words: string): P
   return dark / (data.length / 4);
 }
 
-async function drawn(page: PDFPageProxy) {
+type Page = Awaited<ReturnType<Awaited<ReturnType<typeof open>>['getPage']>>;
+
+async function drawn(page: Page) {
   const viewport = page.getViewport({ scale: SCALE });
   const canvas = createCanvas(Math.ceil(viewport.width), Math.ceil(viewport.height));
   const context = canvas.getContext('2d');
