@@ -52,6 +52,13 @@ test('the papers are made, all from one button', async ({ page }) => {
   expect(content.byteLength).toBeGreaterThan(50_000);
 });
 
+const standardsOf = (page: Page, examination: string) =>
+  callApi<{ draft: { handCuts: Record<string, number> } }>(
+    page.request,
+    'get',
+    `/examinations/${examination}/standards`,
+  );
+
 /** A judge on a phone of their own, who sits by the link alone. */
 async function sit(browser: Browser, link: string): Promise<Page> {
   const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
@@ -165,5 +172,10 @@ test('a panel of four judges comes in two rounds to a cut beside the other metho
     await expect(page.getByLabel(/^Reason/)).toHaveValue(
       `The cuts are those of ${title}, round 2. `,
     );
+    // The next lead finds the discussion as it was.
+    await page.getByRole('button', { name: 'Not yet' }).click();
+    await page.getByRole('button', { name: 'Take the cuts by hand back' }).click();
+    await expect(page.getByLabel(/by hand/i).first()).toHaveValue('');
+    await expect.poll(async () => (await standardsOf(page, id)).draft.handCuts).toEqual({});
   });
 });

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { MethodForAll } from '@kritikos/core/standards/methodsSideBySide';
 import type { StationMethod } from '@kritikos/core/standards/stationMethods';
+import { counted } from '../shell/counted.ts';
 import WideTable from '../shell/WideTable.vue';
 import { METHOD_WORDS } from './methodWords.ts';
 import { namesOf } from './namesOf.ts';
@@ -12,12 +13,15 @@ defineProps<{
   /** The method of the examination. */
   chosen: StationMethod;
   panels: readonly PanelRow[];
+  /** How many stations have a cut by hand. */
+  byHand: number;
   examination: string;
 }>();
 const emit = defineEmits<{
   choose: [method: StationMethod];
   /** Of a panel or question by its name, in percent by station. */
   takeCuts: [name: string, cuts: Readonly<Record<string, number>>];
+  dropCuts: [];
 }>();
 </script>
 
@@ -27,6 +31,13 @@ const emit = defineEmits<{
     <p class="soft">
       What the examination would come to, without cuts by hand, and whose outcome would be another
       than by the settings beside.
+    </p>
+    <p v-if="byHand > 0">
+      {{ counted(byHand, 'station has', 'stations have') }} a cut by hand, which goes before any
+      method.
+      <button class="linkish" type="button" @click="emit('dropCuts')">
+        Take the cuts by hand back
+      </button>
     </p>
     <WideTable label="Methods for the whole examination">
       <table class="ledger">

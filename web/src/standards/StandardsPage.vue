@@ -132,8 +132,10 @@ function setHandCut(station: string, cut: number | null) {
             :chosen="settings.method"
             :panels="panels"
             :examination="store.current?.id ?? ''"
+            :by-hand="Object.keys(settings.handCuts).length"
             @choose="settings.method = $event"
             @take-cuts="takeCuts"
+            @drop-cuts="settings.handCuts = {}"
           />
           <RuleEffectsPanel
             v-if="standard"

@@ -52,8 +52,10 @@ const inWords = ({ estimate, lower, upper }: MethodAtStation['cut']) =>
 const typed = ref('');
 watch(
   () => props.result,
-  (now) => {
+  (now, before) => {
     if (now?.byHand) typed.value = String(now.cut);
+    // Taken back elsewhere; what somebody is typing here stays.
+    else if (before?.byHand && typed.value === String(before.cut)) typed.value = '';
   },
 );
 function take() {
