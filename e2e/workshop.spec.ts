@@ -253,12 +253,12 @@ test('an examination of eight stations from the bank and from a checklist that i
     await page.mouse.move(to.x + 10, to.y + 4, { steps: 12 });
     await page.mouse.up();
     await expect(stations).toHaveCount(8);
-    await stations.filter({ hasText: OWN }).locator('.handle').focus();
-    for (let i = 0; i < 8; i++) {
-      if (await stations.first().getByText(OWN).isVisible()) break;
-      const at = await stations.allInnerTexts();
+    const placeOfOwn = async () =>
+      (await stations.allInnerTexts()).findIndex((words) => words.includes(OWN));
+    for (let place = await placeOfOwn(); place > 0; place--) {
+      await stations.nth(place).locator('.handle').focus();
       await page.keyboard.press('ArrowUp');
-      await expect.poll(() => stations.allInnerTexts()).not.toEqual(at);
+      await expect.poll(placeOfOwn).toBe(place - 1);
     }
     await expect(stations.first()).toContainText(OWN);
 

@@ -70,18 +70,30 @@ async function change(act: () => Promise<Examination>, words = '') {
 }
 const params = computed(() => ({ examination: props.examination }));
 /** The new order stands on the page at once; the server has the last word. */
-function order(ids: string[]) {
+function show(ids: readonly string[]) {
   const now = data.value;
-  if (now) {
-    const placed = ids.flatMap((id) => now.stations.filter((station) => station.id === id));
-    take({ ...now, stations: placed });
+  if (!now) return;
+  const placed = ids.flatMap((id) => now.stations.filter((station) => station.id === id));
+  take({ ...now, stations: placed });
+}
+/** The newest order that the server has not been told; the orders between need not travel. */
+let untold: string[] | null = null;
+let telling = false;
+/** One order is on the way at a time: what answers an older one must not put the page back to it. */
+async function order(ids: string[]) {
+  show(ids);
+  untold = ids;
+  if (telling) return;
+  telling = true;
+  while (untold) {
+    const body = { stations: untold };
+    untold = null;
+    await change(() =>
+      call('PUT /examinations/:examination/stations/order', { params: params.value, body }),
+    );
+    if (untold) show(untold);
   }
-  return change(() =>
-    call('PUT /examinations/:examination/stations/order', {
-      params: params.value,
-      body: { stations: ids },
-    }),
-  );
+  telling = false;
 }
 const add = (bankVersionId: string, position: number) =>
   change(() =>
