@@ -32,7 +32,7 @@ async function start(): Promise<void> {
   const { DATABASE_URL, DATABASE_OWNER_URL } = settings;
   const db = await prepareDatabase(DATABASE_URL, DATABASE_OWNER_URL || DATABASE_URL);
   warnOfOneRole(settings);
-  const jobs = new Jobs(db, DATABASE_URL, logger, workersOn(DATABASE_URL));
+  const jobs = new Jobs(db, logger, workersOn(DATABASE_URL));
   const hints = new Hints(db, DATABASE_URL, logger);
   const post = new PostOffice(db, logger, settings);
   const tools = { db, hints, jobs, post };
@@ -54,10 +54,14 @@ async function start(): Promise<void> {
   await new Promise<void>((resolve, reject) => {
     server.once('listening', resolve).once('error', reject);
   });
+  let busy = false;
+  // One at a time: while the database is away, seals would queue for its connections.
   const sealing = setInterval(() => {
-    sealAudit(db).catch((error: unknown) =>
-      logger.warn({ err: error }, 'the audit waits for its seal'),
-    );
+    if (busy) return;
+    busy = true;
+    void sealAudit(db)
+      .catch((error: unknown) => logger.warn({ err: error }, 'the audit waits for its seal'))
+      .finally(() => (busy = false));
   }, SEAL_EVERY_MILLISECONDS);
   greet(settings, server);
   warmUp().catch((error: unknown) => logger.warn({ err: error }, 'the threads have not started'));

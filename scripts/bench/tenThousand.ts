@@ -25,7 +25,7 @@ export async function tenThousand(): Promise<string> {
   await dropDatabase(url.href);
   const db = await prepareDatabase(url.href);
   await offerCatalogue(db);
-  const jobs = new Jobs(db, url.href, pino({ level: 'warn' }), workersOn(url.href));
+  const jobs = new Jobs(db, pino({ level: 'warn' }), workersOn(url.href));
   await loadDemo(db, jobs, { ...USUAL_SIZE, candidates: CANDIDATES });
   await jobs.stop();
   await addManyStations(db);

@@ -26,7 +26,7 @@ async function withWork(
   const url = new URL(asApplication(process.env.TEST_DATABASE_URL ?? ''));
   url.pathname = `/${server.database}`;
   const workers = { ...workersOn(url.href), agreement: work };
-  const jobs = new Jobs(server.tools.db, url.href, pino({ level: 'silent' }), workers);
+  const jobs = new Jobs(server.tools.db, pino({ level: 'silent' }), workers);
   const account = lead.account;
   if (!account) throw new Error('Nobody is signed in.');
   try {

@@ -1,3 +1,4 @@
+import type { Socket } from 'node:net';
 import knex from 'knex';
 import type { Knex } from 'knex';
 import pg from 'pg';
@@ -23,6 +24,7 @@ import * as shelf from './migrations/0018_shelf.ts';
 import * as timetable from './migrations/0019_timetable.ts';
 import * as papers from './migrations/0020_papers.ts';
 import * as panels from './migrations/0021_panels.ts';
+import * as jobsThatBeat from './migrations/0022_jobs_that_beat.ts';
 import { limitRole } from './roles.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
@@ -56,6 +58,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0019_timetable': timetable,
   '0020_papers': papers,
   '0021_panels': panels,
+  '0022_jobs_that_beat': jobsThatBeat,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };
@@ -87,6 +90,20 @@ export function connect(url: string, limits: object = {}): Database {
       },
     },
   });
+}
+
+/**
+ * Breaks off every connection of a pool: what waits on one fails at once as a database that is away,
+ * and the next query makes a new one. For a network that swallows, where nothing else would end them.
+ */
+export function breakConnections(db: Database): void {
+  const { pool } = db.client as { pool: { used: Pooled[]; free: Pooled[] } };
+  for (const { resource } of [...pool.used, ...pool.free]) resource.connection.stream.destroy();
+}
+
+/** A connection of the driver, as the pool holds it; neither publishes a type of it. */
+interface Pooled {
+  readonly resource: { readonly connection: { readonly stream: Socket } };
 }
 
 /** Reads several things as they were at one instant. */

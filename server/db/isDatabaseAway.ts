@@ -1,6 +1,10 @@
 /** What the operating system says of a server that does not answer. */
 const NO_CONNECTION = ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'EHOSTUNREACH'];
 
+/** What the driver says of a connection that broke, after the statement where there was one. */
+const BROKEN =
+  /(^| - )(Connection terminated|Connection ended|timeout expired|timeout exceeded when trying to connect|Query read timeout|Client has encountered a connection error|Client was closed)/;
+
 /**
  * True where an error says that the database is not there now, rather than that something was
  * wrong with what was asked: SQLSTATE class 08 and 57P (PostgreSQL, appendix A), too many
@@ -13,9 +17,7 @@ export function isDatabaseAway(error: unknown): boolean {
     /^(08...|57P0[1-5]|53300)$/.test(code) ||
     NO_CONNECTION.includes(code) ||
     error.name === 'KnexTimeoutError' ||
-    /^(Connection terminated|Connection ended|timeout expired|timeout exceeded when trying to connect)/.test(
-      error.message,
-    ) ||
+    BROKEN.test(error.message) ||
     // 55000 is any object in a wrong state; this one is a database closed for maintenance.
     (code === '55000' && error.message.includes('accepting connections')) ||
     (errors ?? []).some(isDatabaseAway)

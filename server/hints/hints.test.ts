@@ -158,7 +158,7 @@ describe('a hint', () => {
     const lead = await listen(1, await signIn(1, LEAD.email));
     await test.db.raw(
       `select pg_terminate_backend(pid) from pg_stat_activity
-       where query like 'listen kritikos_hint%' and datname = current_database()`,
+       where application_name = 'kritikos hints' and datname = current_database()`,
     );
     await expect.poll(() => lead.heard.length, { timeout: 6000 }).toBeGreaterThan(0);
     lead.close();

@@ -1,9 +1,10 @@
 import type { Account } from '@kritikos/contracts/accounts';
 import type { Hint } from '@kritikos/contracts/hints';
 import type { Response } from 'express';
-import pg from 'pg';
 import type { Logger } from 'pino';
+import { breakConnections } from '../db/database.ts';
 import type { Database } from '../db/database.ts';
+import { Listener } from '../db/listener.ts';
 import { examinationsOf, examinationsReadBy } from './repository.ts';
 
 const CHANNEL = 'kritikos_hint';
@@ -11,11 +12,10 @@ const CHANNEL = 'kritikos_hint';
 const EVERY_MILLISECONDS = 1_000;
 /** Changes are gathered for so long before the database is told of them. */
 const GATHER_MILLISECONDS = 150;
-const LISTEN_AGAIN_MILLISECONDS = 1_000;
 /** A comment now and then, so that no proxy takes a quiet stream for a dead one. */
 const HEARTBEAT_MILLISECONDS = 25_000;
 
-interface Listener {
+interface Stream {
   readonly account: string;
   readonly response: Response;
   readonly examinations: ReadonlySet<string>;
@@ -35,26 +35,34 @@ type Notice = Hint | { readonly account: string };
  * after a quiet second, else when the second is over.
  */
 export class Hints {
-  private readonly listeners = new Set<Listener>();
+  private readonly listeners = new Set<Stream>();
   private readonly changedSheets = new Set<string>();
   private readonly changed = new Map<string, Hint>();
   private gathering: NodeJS.Timeout | undefined;
+  private telling = false;
   /** What is told of in a moment, and when each was told of the last time. */
   private readonly due = new Map<string, NodeJS.Timeout>();
   private readonly toldAt = new Map<string, number>();
   private heartbeat: NodeJS.Timeout | undefined;
-  private client: pg.Client | undefined;
+  private readonly listener: Listener;
   private stopped = false;
 
   constructor(
     private readonly db: Database,
-    private readonly url: string,
+    url: string,
     private readonly logger: Logger,
-  ) {}
+  ) {
+    const listened = {
+      heard: (payload: string) => this.heard(JSON.parse(payload) as Notice),
+      again: () => this.tellAgain(),
+      silent: () => breakConnections(db),
+    };
+    this.listener = new Listener(url, CHANNEL, listened, logger);
+  }
 
   /** Begins to listen and to tell. */
   async start(): Promise<void> {
-    await this.listen();
+    await this.listener.start();
     this.heartbeat = setInterval(() => this.writeToAll(': still here\n\n'), HEARTBEAT_MILLISECONDS);
   }
 
@@ -88,7 +96,7 @@ export class Hints {
       'x-accel-buffering': 'no',
     });
     const leads = roles.includes('lead');
-    const listener: Listener = { account, response, examinations, leads };
+    const listener: Stream = { account, response, examinations, leads };
     response.on('close', () => this.listeners.delete(listener));
     if (this.stopped) response.end();
     else {
@@ -105,31 +113,7 @@ export class Hints {
     for (const timer of this.due.values()) clearTimeout(timer);
     for (const { response } of this.listeners) response.end();
     this.listeners.clear();
-    await this.client?.end().catch(() => undefined);
-  }
-
-  private async listen(): Promise<void> {
-    const client = new pg.Client({ connectionString: this.url });
-    client.on('notification', ({ payload }) => this.heard(JSON.parse(payload ?? '{}') as Notice));
-    client.on('error', () => undefined); // the end of the connection follows
-    client.on('end', () => this.listenAgain());
-    await client.connect();
-    await client.query(`listen ${CHANNEL}`);
-    this.client = client;
-  }
-
-  private listenAgain(): void {
-    if (this.stopped) return;
-    setTimeout(() => {
-      if (this.stopped) return;
-      this.listen().then(
-        () => this.tellAgain(),
-        (error: unknown) => {
-          this.logger.warn({ err: error }, 'hints wait for the database');
-          this.listenAgain();
-        },
-      );
-    }, LISTEN_AGAIN_MILLISECONDS).unref();
+    await this.listener.stop();
   }
 
   private heard(notice: Notice): void {
@@ -143,7 +127,10 @@ export class Hints {
     if (this.stopped) return;
     this.gathering ??= setTimeout(() => {
       this.gathering = undefined;
-      void this.tellDatabase();
+      // A database that is slow to answer is told once of all that gathers meanwhile.
+      if (this.telling) return this.gather();
+      this.telling = true;
+      void this.tellDatabase().finally(() => (this.telling = false));
     }, GATHER_MILLISECONDS);
   }
 

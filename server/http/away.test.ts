@@ -2,6 +2,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import pg from 'pg';
 import { inject } from 'vitest';
 import { EXAMINERS } from '../demo/people.ts';
+import { breakConnections } from '../db/database.ts';
 import { isDatabaseAway } from '../db/isDatabaseAway.ts';
 import { startServer } from '../testing/startServer.ts';
 
@@ -56,6 +57,44 @@ describe('a database that goes away', () => {
       Array.from({ length: 30 }, () => lead.call('GET', '/examinations')),
     );
     expect(new Set(after.map((r) => r.status))).toEqual(new Set([200]));
+  });
+});
+
+describe('a connection that breaks', () => {
+  const { db } = server.tools;
+  const breakOff = () => breakConnections(db);
+  const settled = (work: Promise<unknown>) =>
+    work.then(
+      () => 'done',
+      (error: unknown) => isDatabaseAway(error),
+    );
+
+  it('under a statement is the database that is away', async () => {
+    const waiting = settled(db.raw('select pg_sleep(20)'));
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    breakOff();
+    expect(await waiting).toBe(true);
+  });
+
+  it('anywhere in a transaction is the same, and nothing of it stands', async () => {
+    const places = ['before the first word', 'under a statement', 'between two', 'before the end'];
+    for (const place of places) {
+      const at = (here: string) => here === place && breakOff();
+      const outcome = await settled(
+        db.transaction(async (trx) => {
+          at('before the first word');
+          await trx('setting').insert({ name: place, value: 'x' });
+          at('between two');
+          const sleeping = trx.raw('select pg_sleep(0.2)');
+          sleeping.catch(() => undefined);
+          setTimeout(() => at('under a statement'), 50);
+          await sleeping;
+          at('before the end');
+        }),
+      );
+      expect([place, outcome]).toEqual([place, true]);
+    }
+    expect(await server.db('setting').whereIn('name', places)).toEqual([]);
   });
 });
 

@@ -3,12 +3,11 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { pino } from 'pino';
 import { newId } from '../http/newId.ts';
 import { HttpProblem } from '../http/problems.ts';
-import { asApplication } from '../testing/asApplication.ts';
 import { startServer } from '../testing/startServer.ts';
 import type { Caller } from '../testing/startServer.ts';
 import { Jobs } from './jobs.ts';
 import type { Worker } from './jobs.ts';
-import { cancel, findJob } from './repository.ts';
+import { beat, cancel, findJob, insertJob, takeUp } from './repository.ts';
 
 const server = await startServer('demo');
 let lead: Caller;
@@ -22,9 +21,6 @@ beforeAll(async () => {
 
 /** A queue whose jobs do what a test tells them. */
 async function withWorker(worker: Worker, test: (jobs: Jobs) => Promise<void>): Promise<void> {
-  const { rows } = await server.db.raw('select current_database() as name');
-  const url = new URL(asApplication(process.env.TEST_DATABASE_URL ?? ''));
-  url.pathname = `/${rows[0].name}`;
   const workers = {
     'student-import': worker,
     bootstrap: worker,
@@ -35,7 +31,7 @@ async function withWorker(worker: Worker, test: (jobs: Jobs) => Promise<void>): 
     papers: worker,
     rehearsal: worker,
   };
-  const jobs = new Jobs(server.tools.db, url.href, pino({ level: 'silent' }), workers);
+  const jobs = new Jobs(server.tools.db, pino({ level: 'silent' }), workers);
   try {
     await test(jobs);
   } finally {
@@ -45,6 +41,20 @@ async function withWorker(worker: Worker, test: (jobs: Jobs) => Promise<void>): 
 
 const ask = (jobs: Jobs, question: object = { once: newId() }) =>
   jobs.ask({ kind: 'bootstrap', ownerId, question });
+/** A job in the database that nobody was told of. */
+async function written(): Promise<string> {
+  const id = newId();
+  const hash = Buffer.from(id.replaceAll('-', '').padEnd(64, '0'), 'hex');
+  await insertJob(server.db, {
+    id,
+    kind: 'bootstrap',
+    ownerId,
+    examinationId: null,
+    question: {},
+    hash,
+  });
+  return id;
+}
 const read = (id: string) => findJob(server.db, id, ownerId);
 /** A machine that others use too can stand still for seconds; what is asserted is that it happens. */
 async function until(id: string, holds: (job: Job) => boolean): Promise<Job> {
@@ -150,12 +160,123 @@ describe('a job', () => {
         await until(id, (job) => job.state === 'running');
       },
     );
-    expect((await read(id))?.state).toBe('running');
+    expect((await read(id))?.state).toBe('waiting');
     await withWorker(
       () => Promise.resolve({ by: 'the other' }),
       async (jobs) => {
         await jobs.start();
         expect((await jobs.over(id, ownerId)).result).toEqual({ by: 'the other' });
+      },
+    );
+  });
+
+  it('whose process was killed is taken up within seconds, and is not its own any more', async () => {
+    const id = await written();
+    const killed = await takeUp(server.db, id);
+    await server
+      .db('job')
+      .where({ id })
+      .update({ beat_at: server.db.raw(`now() - interval '11 s'`) });
+    await withWorker(
+      () => Promise.resolve({ by: 'the other' }),
+      async (jobs) => {
+        await jobs.start();
+        expect((await jobs.over(id, ownerId)).result).toEqual({ by: 'the other' });
+      },
+    );
+    expect(await beat(server.db, id, killed?.attempt ?? 0, 1)).toBe(false);
+    const [row] = await server.db('job').where({ id });
+    expect(row.attempt).toBe(2);
+  });
+
+  it('that beats is left to who is at it', async () => {
+    const id = await written();
+    await takeUp(server.db, id);
+    await withWorker(
+      () => Promise.reject(new Error('somebody else is at it')),
+      async (jobs) => {
+        await jobs.start();
+        await new Promise((resolve) => setTimeout(resolve, 3_000));
+        expect((await read(id))?.state).toBe('running');
+      },
+    );
+    await cancel(server.db, id, ownerId);
+  });
+
+  it('that was written and never queued, by a version before this one, is done all the same', async () => {
+    const id = await written();
+    await server
+      .db('job')
+      .where({ id })
+      .update({ made_at: server.db.raw(`now() - interval '1 day'`) });
+    await withWorker(
+      () => Promise.resolve({ found: true }),
+      async (jobs) => {
+        await jobs.start();
+        expect((await jobs.over(id, ownerId)).result).toEqual({ found: true });
+      },
+    );
+  });
+
+  it('that took its process with it three times fails with words', async () => {
+    const id = await written();
+    await takeUp(server.db, id);
+    await server
+      .db('job')
+      .where({ id })
+      .update({ attempt: 3, beat_at: server.db.raw(`now() - interval '11 s'`) });
+    await withWorker(
+      () => Promise.resolve({}),
+      async (jobs) => {
+        await jobs.start();
+        const failed = await until(id, (job) => job.state === 'failed');
+        expect(failed.problem).toMatch(/ended 3 times/);
+      },
+    );
+  });
+
+  it('is not written where it cannot be queued', async () => {
+    await withWorker(
+      () => Promise.resolve({}),
+      async (jobs) => {
+        const boss = await jobs.start();
+        boss.send = () => Promise.reject(new Error('no queue'));
+        const question = { once: newId() };
+        await expect(ask(jobs, question)).rejects.toThrow('no queue');
+        const asked = await server.db('job').whereRaw(`question ->> 'once' = ?`, [question.once]);
+        expect(asked).toEqual([]);
+      },
+    );
+  });
+
+  it('of two examinations with the same question are two', async () => {
+    const [one, two] = await server.db('examination').pluck('id');
+    await withWorker(
+      () => Promise.resolve({}),
+      async (jobs) => {
+        const asked = { kind: 'bootstrap', ownerId, question: { stations: [[], []] } } as const;
+        const first = await jobs.ask({ ...asked, examinationId: one });
+        const second = await jobs.ask({ ...asked, examinationId: two });
+        expect(second.id).not.toBe(first.id);
+        expect((await jobs.ask({ ...asked, examinationId: two })).id).toBe(second.id);
+        const stranger = (await server.db('account').whereNot({ id: ownerId }).first('id')).id;
+        const alone = await jobs.ask({ ...asked, ownerId });
+        const other = await jobs.ask({ ...asked, ownerId: stranger });
+        expect(other.id).not.toBe(alone.id);
+        expect(await findJob(server.db, alone.id, stranger)).toBeUndefined();
+      },
+    );
+  });
+
+  it('is refused to whoever has a dozen under way', async () => {
+    const ids = [];
+    for (let i = 0; i < 12; i++) ids.push(await written());
+    await withWorker(
+      () => Promise.resolve({}),
+      async (jobs) => {
+        await expect(ask(jobs)).rejects.toMatchObject({ status: 429 });
+        for (const id of ids) await cancel(server.db, id, ownerId);
+        await expect(ask(jobs)).resolves.toMatchObject({ kind: 'bootstrap' });
       },
     );
   });
@@ -170,5 +291,10 @@ describe('a job', () => {
     expect((done.result as { sheets: number }).sheets).toBeGreaterThan(100);
     await lead.call('GET', `/jobs/${body.id}`).expect(200);
     await lead.call('GET', `/jobs/${newId()}`).expect(404);
+    // A right that was lost loses what was asked with it.
+    const own = { examination_id: examinationId, account_id: ownerId };
+    const [right] = await server.db('examination_lead').where(own).delete().returning('*');
+    await lead.call('GET', `/jobs/${body.id}`).expect(404);
+    await server.db('examination_lead').insert(right);
   });
 });

@@ -3,14 +3,26 @@ import { createHash } from 'node:crypto';
 import type PgBoss from 'pg-boss';
 import type { Logger } from 'pino';
 import type { Database } from '../db/database.ts';
+import { isDatabaseAway } from '../db/isDatabaseAway.ts';
 import { newId } from '../http/newId.ts';
 import { HttpProblem } from '../http/problems.ts';
-import { QUEUE, queueOn } from './queue.ts';
+import { onOurs, QUEUE, queueOn } from './queue.ts';
 import * as repository from './repository.ts';
 
 const LOOK_EVERY_SECONDS = 0.5;
 const NOTE_EVERY_MILLISECONDS = 400;
 const WAIT_MILLISECONDS = 100;
+/** A job without a beat for so long has lost whoever was at it; beats come twice a second. */
+const LOST_SECONDS = 10;
+const LOOK_FOR_LOST_MILLISECONDS = 2_000;
+/** What has taken its process with it so often will do so again. */
+const MOST_ATTEMPTS = 3;
+/** The queue's own limit is a day at most; what is lost is found by its beats long before. */
+const EXPIRES_IN_HOURS = 23;
+/** More than a person waits for at once; a page that asks in a loop is stopped here. */
+const MOST_UNFINISHED = 12;
+/** A result is kept trying to be kept for so long while the database is away. */
+const KEEP_TRYING_MILLISECONDS = 60_000;
 
 /** What a kind of job does, away from the thread that answers requests; `signal` calls it off. */
 export type Worker = (
@@ -35,11 +47,11 @@ export class Jobs {
   private ready: Promise<PgBoss> | undefined;
   private worker = '';
   private stopping = false;
+  private lookingForLost: NodeJS.Timeout | undefined;
   private readonly running = new Map<AbortController, Promise<void>>();
 
   constructor(
     private readonly db: Database,
-    private readonly url: string,
     private readonly logger: Logger,
     private readonly workers: Readonly<Record<JobKind, Worker>>,
   ) {}
@@ -51,7 +63,7 @@ export class Jobs {
   }
 
   private async begin(): Promise<PgBoss> {
-    const boss = queueOn(this.url);
+    const boss = queueOn(this.db);
     boss.on('error', (error) => this.logger.warn({ err: error }, 'the job queue waits'));
     await boss.start();
     this.worker = await boss.work<{ job: string }>(
@@ -65,12 +77,41 @@ export class Jobs {
         await running.finally(() => this.running.delete(calledOff));
       },
     );
+    this.lookForLost(boss);
     return boss;
+  }
+
+  /** Every two seconds: what a process left behind that was killed goes back into the queue. */
+  private lookForLost(boss: PgBoss): void {
+    this.lookingForLost = setTimeout(() => {
+      this.queueLost(boss)
+        .catch((error: unknown) => this.logger.warn({ err: error }, 'lost jobs wait to be found'))
+        .finally(() => this.stopping || this.lookForLost(boss));
+    }, LOOK_FOR_LOST_MILLISECONDS);
+  }
+
+  private async queueLost(boss: PgBoss): Promise<void> {
+    const lost = { seconds: LOST_SECONDS, most: MOST_ATTEMPTS };
+    const problem = `The server ended ${MOST_ATTEMPTS} times while it was at this. Ask for less at once, or tell whoever runs the server.`;
+    await repository.giveUpLost(this.db, { ...lost, problem });
+    await this.db.transaction(async (trx) => {
+      for (const id of await repository.takeBackLost(trx, lost)) await this.queue(boss, trx, id);
+    });
+  }
+
+  /** Puts a job into the queue, as a part of the transaction that wants it done. */
+  private async queue(boss: PgBoss, trx: Database, id: string): Promise<void> {
+    await boss.send(
+      QUEUE,
+      { job: id },
+      { retryLimit: 0, expireInHours: EXPIRES_IN_HOURS, db: onOurs(trx) },
+    );
   }
 
   /** Lays down what is under way, for another process, or for this one when it starts again. */
   async stop(): Promise<void> {
     this.stopping = true;
+    clearTimeout(this.lookingForLost);
     const boss = await this.ready?.catch(() => undefined);
     for (const calledOff of this.running.keys()) calledOff.abort();
     await Promise.allSettled(this.running.values());
@@ -78,26 +119,21 @@ export class Jobs {
   }
 
   /** Asks for work to be done, or answers with the job that has the answer already. */
-  async ask({ kind, ownerId, examinationId = undefined, question }: Asked): Promise<Job> {
+  async ask(asked: Asked): Promise<Job> {
+    const { kind, ownerId, question } = asked;
     const boss = await this.start();
     const hash = createHash('sha256').update(JSON.stringify(question)).digest();
     const id = newId();
-    const fresh = await repository.insertJob(this.db, {
-      id,
-      kind,
-      ownerId,
-      examinationId: examinationId ?? null,
-      question,
-      hash,
+    const job = { id, kind, ownerId, examinationId: asked.examinationId ?? null, question, hash };
+    const found = await this.db.transaction(async (trx) => {
+      if (await repository.insertJob(trx, job)) {
+        await refuseTooMany(trx, ownerId);
+        await this.queue(boss, trx, id);
+      }
+      return repository.findAsked(trx, job);
     });
-    if (fresh) {
-      await boss.send(QUEUE, { job: id }, { retryLimit: 2, expireInMinutes: 30 });
-      boss.notifyWorker(this.worker);
-    }
-    const asked = await repository.findAsked(this.db, kind, hash);
-    if (!asked)
-      return this.ask({ kind, ownerId, question, ...(examinationId ? { examinationId } : {}) });
-    return asked;
+    boss.notifyWorker(this.worker);
+    return found ?? this.ask(asked);
   }
 
   /** Waits for a job to be over, and answers with it. */
@@ -133,12 +169,13 @@ export class Jobs {
   private async run(id: string, calledOff: AbortController): Promise<void> {
     const work = await repository.takeUp(this.db, id);
     if (!work) return;
+    const { attempt } = work;
     let share = 0;
     let noted = 0;
     const note = () => {
       noted = Date.now();
       repository
-        .noteProgress(this.db, id, share)
+        .beat(this.db, id, attempt, share)
         .then((goesOn) => goesOn || calledOff.abort())
         .catch(() => undefined); // the next note says it
     };
@@ -152,19 +189,53 @@ export class Jobs {
           if (Date.now() - noted > NOTE_EVERY_MILLISECONDS / 4) note();
         },
       });
-      await repository.finish(this.db, id, result ?? {});
+      await this.asSoonAsItCan(() => repository.finish(this.db, id, attempt, result ?? {}));
     } catch (error) {
-      // Laid down, the queue gives it out again.
-      if (this.stopping) throw error;
-      if (calledOff.signal.aborted) return;
-      const told = error instanceof HttpProblem;
-      if (!told) this.logger.error({ err: error, job: id }, 'a job failed');
-      const why = told
-        ? [error.title, error.detail].filter(Boolean).join('. ')
-        : 'Something went wrong on the server; it is written in its log.';
-      await repository.fail(this.db, id, why);
+      if (this.stopping) await this.layDown(id, attempt);
+      // Without beats it is found by whoever looks next, once the database is back.
+      else if (!calledOff.signal.aborted && !isDatabaseAway(error)) {
+        const why = this.whyFailed(id, error);
+        await this.asSoonAsItCan(() => repository.fail(this.db, id, attempt, why));
+      }
     } finally {
       clearInterval(noting);
     }
   }
+
+  /** Gives work back to the queue, for another process or for this one when it starts again. */
+  private async layDown(id: string, attempt: number): Promise<void> {
+    const boss = await this.start();
+    await this.db.transaction(async (trx) => {
+      if (await repository.layDown(trx, id, attempt)) await this.queue(boss, trx, id);
+    });
+  }
+
+  private whyFailed(id: string, error: unknown): string {
+    if (error instanceof HttpProblem) return [error.title, error.detail].filter(Boolean).join('. ');
+    this.logger.error({ err: error, job: id }, 'a job failed');
+    return 'Something went wrong on the server; it is written in its log.';
+  }
+
+  /** Writes down how work ended; a database that is away meanwhile is waited for. */
+  private async asSoonAsItCan(write: () => Promise<void>): Promise<void> {
+    const until = Date.now() + KEEP_TRYING_MILLISECONDS;
+    for (;;) {
+      try {
+        return await write();
+      } catch (error) {
+        if (this.stopping || Date.now() > until || !isDatabaseAway(error)) throw error;
+        await new Promise((resolve) => setTimeout(resolve, NOTE_EVERY_MILLISECONDS));
+      }
+    }
+  }
+}
+
+async function refuseTooMany(trx: Database, ownerId: string): Promise<void> {
+  if ((await repository.countUnfinished(trx, ownerId)) <= MOST_UNFINISHED) return;
+  throw new HttpProblem(
+    429,
+    'too-many-attempts',
+    'Enough of your work is under way',
+    `${MOST_UNFINISHED} things that you asked for are not over. Wait for one of them, or stop it.`,
+  );
 }

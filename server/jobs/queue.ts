@@ -1,20 +1,35 @@
 import PgBoss from 'pg-boss';
+import type { Database } from '../db/database.ts';
 
 /** The schema that the queue keeps its own tables in. */
 const SCHEMA = 'boss';
 /** One queue carries every kind; what a job is stands in our own table. */
 export const QUEUE = 'kritikos';
 
-/** A queue that works as the role of this address, on tables that are there. */
-export function queueOn(url: string): PgBoss {
-  return new PgBoss({
-    connectionString: url,
-    schema: SCHEMA,
-    migrate: false,
-    schedule: false,
-    max: 2,
-    application_name: 'kritikos jobs',
-  });
+/** The queue as it works on our connections, so that what is written is queued in one transaction. */
+export function onOurs(db: Database): PgBoss.Db {
+  return {
+    executeSql: async (text, values) => {
+      const client = db.client as Connections;
+      const connection = await client.acquireConnection();
+      try {
+        return await connection.query(text, values);
+      } finally {
+        await client.releaseConnection(connection);
+      }
+    },
+  };
+}
+
+/** What lends a connection of the driver: a pool, or a transaction its own. */
+interface Connections {
+  acquireConnection(): Promise<{ query: PgBoss.Db['executeSql'] }>;
+  releaseConnection(connection: object): Promise<void>;
+}
+
+/** A queue that works as the role of this pool, on tables that are there. */
+export function queueOn(db: Database): PgBoss {
+  return new PgBoss({ db: onOurs(db), schema: SCHEMA, migrate: false, schedule: false });
 }
 
 /** Makes or migrates the queue's tables; for the role that owns the database. */

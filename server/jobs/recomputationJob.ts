@@ -3,6 +3,9 @@ import { verifyKept } from '../marking/verifyKept.ts';
 import type { Difference } from '../marking/verifyKept.ts';
 import type { Told } from './told.ts';
 
+/** Longer than the server itself gives a statement. */
+const LONGEST_MILLISECONDS = 70_000;
+
 export interface RecomputationJob {
   readonly url: string;
   readonly examination: string;
@@ -19,7 +22,8 @@ export default async function run({
   examination,
   port,
 }: RecomputationJob & Told): Promise<Recomputed> {
-  const db = connect(url);
+  // A network that swallows would keep the thread for a quarter of an hour.
+  const db = connect(url, { query_timeout: LONGEST_MILLISECONDS });
   try {
     return await verifyKept(db, { examination, progress: (share) => port.postMessage(share) });
   } finally {

@@ -35,7 +35,7 @@ export default async function setup(project: TestProject): Promise<() => Promise
     url.pathname = `/${name}`;
     const db = await prepareDatabase(asApplication(url.href), url.href);
     await offerCatalogue(db);
-    const jobs = new Jobs(db, asApplication(url.href), SILENT, workersOn(asApplication(url.href)));
+    const jobs = new Jobs(db, SILENT, workersOn(asApplication(url.href)));
     if (name === names.demo) await loadDemo(db, jobs);
     await jobs.stop();
     await db.destroy();

@@ -62,7 +62,7 @@ export async function startServer(
   const db = connect(url.href);
   const logged: unknown[] = [];
   const logger = pino({ level: 'error' }, { write: (line) => void logged.push(line) });
-  const jobs = new Jobs(limited, own, logger, workersOn(own));
+  const jobs = new Jobs(limited, logger, workersOn(own));
   const hints = new Hints(limited, own, logger);
   const post = new PostOffice(limited, logger, { SMTP_URL: '', MAIL_FROM: '' });
   const tools = { db: limited, hints, jobs, post };
