@@ -65,6 +65,8 @@ export const markEvent = z.object({
   at: instant,
   clockAhead: z.int().min(-LARGEST_INTEGER).max(LARGEST_INTEGER),
   checklistVersionId: id,
+  /** The sheet's place in its stream (`stamp`) that the device had been told of; none where it knew of none. */
+  seen: z.int().nonnegative().optional(),
   body: eventBody,
 });
 export type MarkEvent = z.infer<typeof markEvent>;

@@ -15,6 +15,7 @@ import {
 } from '../drafts.ts';
 import { job } from '../jobs.ts';
 import { retirement } from '../people.ts';
+import { nothing } from '../primitives.ts';
 import { broughtProcedures, shelfProcedure, shelfReport } from '../shelf.ts';
 import {
   bankCopy,
@@ -150,6 +151,11 @@ export const bank = {
     access: LEAD,
     query: since,
     answers: draftNews,
+  },
+  'PUT /drafts/:draft/presence': {
+    says: 'Say that one has the draft open; whoever else has sees it',
+    access: LEAD,
+    answers: nothing,
   },
   'POST /drafts/:draft/changes': {
     says: 'Change pieces of a draft; what another changed meanwhile is not overwritten',

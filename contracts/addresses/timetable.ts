@@ -120,8 +120,8 @@ export const timetables = {
     body: atRevision,
     answers: timetable,
   },
-  'GET /examinations/:examination/timetables/:timetable/table': {
-    says: 'A plan as a table; that it was taken is written down, so that it can be named as stale',
+  'POST /examinations/:examination/timetables/:timetable/copies': {
+    says: 'Take a plan as a table; that it was taken is written down, so that it can be named as stale',
     access: reads('examination'),
     answers: 'csv',
   },

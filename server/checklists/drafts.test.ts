@@ -95,12 +95,24 @@ describe('a draft', () => {
     const draft = await begin(await bankStation());
     await sent(lead, draft, [reworded(draft, 'Asks first')]);
     await sent(other, draft, [{ piece: 'stopRule', value: 'Stop.', seen: 0 }]);
+    await other.call('PUT', `/drafts/${draft.id}/presence`).expect(200);
     const news: DraftNews = (await lead.call('GET', `/drafts/${draft.id}/news?since=1`).expect(200))
       .body;
     expect(news.pieces).toMatchObject([{ piece: 'stopRule', value: 'Stop.', by: 'W. Ritter' }]);
     const now: Draft = (await lead.call('GET', `/drafts/${draft.id}`).expect(200)).body;
     expect(firstItem(now).text).toBe('Asks first');
     expect(now.others).toEqual(['W. Ritter']);
+  });
+
+  it('that is none is not there, whichever way it is asked for', async () => {
+    for (const [method, way] of [
+      ['GET', ''],
+      ['GET', '/news?since=0'],
+      ['GET', '/history'],
+      ['PUT', '/presence'],
+    ] as const) {
+      await lead.call(method, `/drafts/${newId()}${way}`).expect(404);
+    }
   });
 
   it('overwrites nobody: what was written on top of an older piece is kept beside', async () => {

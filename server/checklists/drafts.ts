@@ -106,18 +106,15 @@ export async function readDraft(db: Database, id: string, viewer: Account): Prom
   );
 }
 
-/** Opens a draft for somebody: whoever else has it open sees that they are there. */
-export async function openDraft(
+/** Notes that somebody has a draft open: whoever else has sees that they are there. */
+export async function notePresence(
   db: Database,
   id: string,
   viewer: Account,
   hints: Hints,
-): Promise<Draft> {
-  const draft = await readDraft(db, id, viewer);
-  if (draft.closedAt === null && (await drafts.noteReader(db, id, viewer.id))) {
-    hints.draftChanged(id);
-  }
-  return draft;
+): Promise<void> {
+  const { closedAt } = await requireDraft(db, id, viewer);
+  if (closedAt === null && (await drafts.noteReader(db, id, viewer.id))) hints.draftChanged(id);
 }
 
 export async function newsOf(
@@ -126,7 +123,6 @@ export async function newsOf(
   since: number,
   viewer: Account,
 ): Promise<DraftNews> {
-  await drafts.noteReader(db, id, viewer.id);
   return db.transaction(
     async (trx) => {
       const { sequence, others, closedAt } = await requireDraft(trx, id, viewer);

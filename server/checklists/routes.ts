@@ -27,9 +27,13 @@ export const checklistRoutes = [
   route('POST /bank-stations/:bank/drafts', ({ db, params, account }) =>
     drafts.beginStationDraft(db, params.bank, account),
   ),
-  route('GET /drafts/:draft', ({ db, hints, params, account }) =>
-    drafts.openDraft(db, params.draft, account, hints),
+  route('GET /drafts/:draft', ({ db, params, account }) =>
+    drafts.readDraft(db, params.draft, account),
   ),
+  route('PUT /drafts/:draft/presence', async ({ db, hints, params, account }) => {
+    await drafts.notePresence(db, params.draft, account, hints);
+    return null;
+  }),
   route('GET /drafts/:draft/news', ({ db, params, query, account }) =>
     drafts.newsOf(db, params.draft, query.since, account),
   ),

@@ -25,6 +25,7 @@ import * as timetable from './migrations/0019_timetable.ts';
 import * as papers from './migrations/0020_papers.ts';
 import * as panels from './migrations/0021_panels.ts';
 import * as jobsThatBeat from './migrations/0022_jobs_that_beat.ts';
+import * as standsAt from './migrations/0023_stands_at.ts';
 import { limitRole } from './roles.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
@@ -59,6 +60,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0020_papers': papers,
   '0021_panels': panels,
   '0022_jobs_that_beat': jobsThatBeat,
+  '0023_stands_at': standsAt,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

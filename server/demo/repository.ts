@@ -50,9 +50,9 @@ async function insertStreams(db: Database, sheets: readonly WholeSheet[]): Promi
   );
   await db.raw(
     `insert into mark_event (id, sheet_id, account_id, checklist_version_id, device, sequence, at,
-       clock_ahead, happened_at, received_at, body)
+       clock_ahead, happened_at, stands_at, received_at, body)
      select t.id, t.sheet, t.account, t."checklistVersionId", t.device, t.sequence, t.at, 0, t.at,
-       t.at, t.body
+       t.at, t.at, t.body
      from jsonb_to_recordset(?) as t(id uuid, sheet uuid, account uuid, "checklistVersionId" uuid,
        device text, sequence integer, at timestamptz, body jsonb)`,
     [JSON.stringify(taps)],

@@ -73,8 +73,8 @@ export interface RecordedTaps {
 }
 
 /**
- * Writes taps and what they change on the sheet, in one statement; see `record_taps` in the fourth
- * migration. Batches of one sheet are written one after the other.
+ * Writes taps and what they change on the sheet, in one statement; see `record_taps` in the
+ * twenty-third migration. Batches of one sheet are written one after the other.
  */
 export async function recordTaps(
   db: Database,
@@ -150,7 +150,7 @@ export async function markSubmitted(
       submitted_at: db('mark_event')
         .where({ sheet_id: sheetId, late: null })
         .whereRaw(`body ->> 'type' = 'submit'`)
-        .min('happened_at'),
+        .min('stands_at'),
       percent: score.percent,
       critical_missed: score.critical.missed,
       critical_met: score.critical.met,
@@ -260,7 +260,7 @@ export async function listEvents(
     .join('account as a', 'a.id', 'e.account_id')
     .join('checklist_version as v', 'v.id', 'e.checklist_version_id')
     .where({ sheet_id: sheetId })
-    .orderBy(['e.happened_at', 'e.arrival'])
+    .orderBy(['e.stands_at', 'e.arrival'])
     .select('e.id', 'a.name as account', 'e.device', 'e.sequence', 'e.at', 'e.late', 'e.body')
     .select('e.clock_ahead as clockAhead', 'v.version as checklistVersion')
     .select('e.happened_at as happenedAt', 'e.received_at as receivedAt');

@@ -9,6 +9,12 @@ export function whyNotTaken(body: EventBody, content: ChecklistContent): string 
     case 'clear': {
       const item = content.items.find((i) => i.key === body.item);
       if (!item) return `The item is not on this checklist: ${body.item}.`;
+      const { attempt = 1 } = body;
+      const { allowed } = content.attempts;
+      if (attempt > allowed) {
+        const times = ['once', 'twice', 'three times'][allowed - 1] ?? `${allowed} times`;
+        return `It is of attempt ${attempt}; a candidate may begin here ${times}.`;
+      }
       const why = body.type === 'mark' ? whyNotMarkable(item, body.value, body.observation) : null;
       return why && `“${item.text}” ${why}.`;
     }

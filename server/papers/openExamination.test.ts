@@ -143,4 +143,43 @@ describe('the examination as a file', () => {
     expect(await server.db('examination').count('* as n').first()).toEqual(before);
     expect(timetable.plans[0]?.state).toBe('published');
   });
+
+  it('leaves out who is absent or has withdrawn, with their time, on the day that it happens', async () => {
+    const before = await fileOf(lead, next);
+    const [absent, withdrawn] = before.candidates;
+    const conflict = {
+      account_id: (await server.db('account').first('id')).id,
+      reason: 'a relative',
+    };
+    for (const [own, state] of [
+      [absent, 'absent'],
+      [withdrawn, 'withdrawn'],
+    ] as const) {
+      const row = await server
+        .db('candidate')
+        .where({ examination_id: next, number: own?.number })
+        .first();
+      await server.db('conflict_of_interest').insert({ ...conflict, student_id: row.student_id });
+      await lead
+        .call('PUT', `/candidates/${row.id}/state`, { state, reason: 'said so this morning' })
+        .expect(200);
+    }
+    const file = await fileOf(lead, next);
+    expect(openExamination.safeParse(file).error?.issues).toBeUndefined();
+    const left = file.candidates.map(({ number }) => number);
+    expect(left).toEqual(before.candidates.slice(2).map(({ number }) => number));
+    const gone = [absent?.number, withdrawn?.number];
+    const stayed = before.timetable?.slots.filter(({ candidate }) => !gone.includes(candidate));
+    expect(file.timetable?.slots).toEqual(stayed);
+    expect(stayed?.length).toBeLessThan(before.timetable?.slots.length ?? 0);
+  });
+
+  it('names an examiner and a patient of its plan who do not take part any more', async () => {
+    const before = await fileOf(lead, next);
+    await server.db('examination_examiner').where({ examination_id: next }).delete();
+    await server.db('examination_patient').where({ examination_id: next }).delete();
+    const file = await fileOf(lead, next);
+    expect(openExamination.safeParse(file).error?.issues).toBeUndefined();
+    expect(file.timetable).toEqual(before.timetable);
+  });
 });

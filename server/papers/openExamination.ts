@@ -40,6 +40,19 @@ export async function writeOpenExamination(
     const plans = await listPlans(trx, examinationId, viewer.id);
     const held = plans.find(({ state }) => state === 'published') ?? plans[0];
     const contents = await contentsOf(trx, examinationId, viewer.id);
+    const candidates = await candidatesOf(trx, examinationId, viewer.id);
+    const expected = new Set(candidates.map(({ number }) => number));
+    const timetable = held
+      ? await timetableOf(trx, examinationId, viewer, { positions, expected, held })
+      : null;
+    // Whoever is named in a plan is in the file, also where they do not take part any more.
+    const named = new Set(
+      (timetable?.slots ?? []).flatMap(({ examiner, second, patient }) => [
+        ...(examiner === null ? [] : [`examiner ${examiner}`]),
+        ...(second === null ? [] : [`examiner ${second}`]),
+        ...(patient === null ? [] : [`patient ${patient}`]),
+      ]),
+    );
     return openExamination.parse({
       format: EXAMINATION_FORMAT,
       version: EXAMINATION_VERSION,
@@ -54,18 +67,20 @@ export async function writeOpenExamination(
         checklist: contents.get(own.id)?.content,
         patientReadings: contents.get(own.id)?.readings ?? {},
       })),
-      candidates: await candidatesOf(trx, examinationId, viewer.id),
+      candidates,
       examiners: resources.examiners
-        .filter(({ takesPart }) => takesPart)
+        .filter(({ takesPart, email }) => takesPart || named.has(`examiner ${email}`))
         .map(({ email, name, present, regions, conflicts }) => ({
           email,
           name,
           present,
           regions,
-          conflicts: conflicts.map((own) => ({ candidate: own.number, reason: own.reason })),
+          conflicts: conflicts
+            .filter(({ number }) => expected.has(number))
+            .map((own) => ({ candidate: own.number, reason: own.reason })),
         })),
       simulatedPatients: resources.patients
-        .filter(({ takesPart }) => takesPart)
+        .filter(({ takesPart, name }) => takesPart || named.has(`patient ${name}`))
         .map(({ name, present, barred, mostInARow }) => ({ name, present, barred, mostInARow })),
       rooms: [...rooms.values()]
         .filter(({ id }) => usedRooms.has(id))
@@ -81,7 +96,7 @@ export async function writeOpenExamination(
         pieces !== null && needed.has(what) ? [{ what, pieces }] : [],
       ),
       wish: (await findWish(trx, examinationId, viewer.id)) ?? held?.wish ?? null,
-      timetable: held ? await timetableOf(trx, examinationId, viewer, positions, held) : null,
+      timetable,
     });
   });
 }
@@ -90,8 +105,15 @@ async function timetableOf(
   db: Database,
   examinationId: string,
   viewer: Account,
-  positions: ReadonlyMap<string, number>,
-  held: PlanSummary,
+  {
+    positions,
+    expected,
+    held,
+  }: {
+    readonly positions: ReadonlyMap<string, number>;
+    readonly expected: ReadonlySet<number>;
+    readonly held: PlanSummary;
+  },
 ) {
   const { known, slots } = await openPlan(db, examinationId, held.id, viewer);
   const emails = new Map(
@@ -117,6 +139,8 @@ async function timetableOf(
         second: emailOf(slot.second),
         patient: slot.patient,
       }))
+      // Who is absent or has withdrawn is not in the file, and neither is their time.
+      .filter(({ candidate }) => expected.has(candidate))
       // Nobody is at two places at once: the same plan gives the same file.
       .sort((a, b) => a.start.localeCompare(b.start) || a.candidate - b.candidate),
   };
@@ -134,7 +158,11 @@ async function contentsOf(db: Database, examinationId: string, viewer: string) {
   );
 }
 
-async function candidatesOf(db: Database, examinationId: string, viewer: string) {
+async function candidatesOf(
+  db: Database,
+  examinationId: string,
+  viewer: string,
+): Promise<OpenExamination['candidates']> {
   const { rows } = await db.raw(
     `select c.number, p.name, p.number as student, c.circuit, p.extra_time as "extraTime",
        p.seated_breaks as "seatedBreaks"

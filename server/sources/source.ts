@@ -32,9 +32,13 @@ export function sourceOf({ verb, tables, flags, keys }: Worked): Source {
   };
 }
 
-/** The table as a file. Nothing is escaped for spreadsheets: the command reads what stands there. */
+/**
+ * The table as a file. A word that a spreadsheet would take for a formula gets an apostrophe before it,
+ * which the command reads as a part of the name; numbers stand as they are.
+ */
 export function fileOf({ name, header, rows }: Table): { fileName: string; content: string } {
-  return { fileName: name, content: stringify([[...header], ...rows.map((row) => [...row])]) };
+  const records = [[...header], ...rows.map((row) => [...row])];
+  return { fileName: name, content: stringify(records, { escape_formulas: true }) };
 }
 
 function quoted(word: string): string {

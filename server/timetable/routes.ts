@@ -115,7 +115,7 @@ export const timetableRoutes = [
       ),
   ),
   route(
-    'GET /examinations/:examination/timetables/:timetable/table',
+    'POST /examinations/:examination/timetables/:timetable/copies',
     async ({ db, params, account }) => {
       const { fileName, rows } = await planTable(db, params.examination, params.timetable, account);
       return { fileName, content: stringify(rows, { bom: true, escape_formulas: true }) };

@@ -312,7 +312,7 @@ describe('a plan that is published', () => {
     const id = await examine(3, 6, 7);
     const plan = await planned(id, { pairs: 3 });
     const csv = await lead
-      .call('GET', `/examinations/${id}/timetables/${plan.id}/table`)
+      .call('POST', `/examinations/${id}/timetables/${plan.id}/copies`)
       .expect(200);
     expect(csv.text.split('\n')[1]).toMatch(
       /^"?plan 1, draft"?,1,A,21\/05\/2031, 08:32|^"plan 1, draft",1,A,"21\/05\/2031, 08:32"/,

@@ -51,6 +51,7 @@ export function useDraft(id: string) {
   async function load(): Promise<void> {
     error.value = '';
     try {
+      await call('PUT /drafts/:draft/presence', { params: { draft: id } });
       const read = await call('GET /drafts/:draft', { params: { draft: id } });
       sync = new DraftSync(
         read,
@@ -60,8 +61,10 @@ export function useDraft(id: string) {
               params: { draft: id },
               body: { id: sending, changes: [...changes] },
             }),
-          news: (since) =>
-            call('GET /drafts/:draft/news', { params: { draft: id }, query: { since } }),
+          news: async (since) => {
+            await call('PUT /drafts/:draft/presence', { params: { draft: id } });
+            return call('GET /drafts/:draft/news', { params: { draft: id }, query: { since } });
+          },
         },
         newId,
       );

@@ -86,6 +86,20 @@ export function linkTo<A extends FileAddress>(
   return `/api${requestTo(address, params, query).path}`;
 }
 
+/** Calls an address whose answer is a file, and gives the person that file. */
+export async function takeFile<A extends FileAddress>(
+  address: A,
+  name: string,
+  params: Params<A>,
+): Promise<void> {
+  const blob = await attempt(requestTo(address, params), (response) =>
+    response.ok ? response.blob() : response.json(),
+  );
+  const url = URL.createObjectURL(blob as Blob);
+  Object.assign(document.createElement('a'), { href: url, download: name }).click();
+  URL.revokeObjectURL(url);
+}
+
 interface Request {
   readonly method: string;
   readonly path: string;
@@ -116,7 +130,10 @@ function payload(body: unknown): Pick<Request, 'type' | 'body'> {
   return { type: 'application/json', body: JSON.stringify(body) };
 }
 
-async function attempt({ method, path, type, body }: Request): Promise<unknown> {
+async function attempt(
+  { method, path, type, body }: Request,
+  read: (response: Response) => Promise<unknown> = (response) => response.json(),
+): Promise<unknown> {
   const headers: Record<string, string> = { accept: 'application/json' };
   if (csrfToken) headers['x-csrf-token'] = csrfToken;
   if (type) headers['content-type'] = type;
@@ -133,7 +150,7 @@ async function attempt({ method, path, type, body }: Request): Promise<unknown> 
     });
     noteServerTime(Number(response.headers.get('kritikos-time')), sent, Date.now());
     // What is no JSON was written by a proxy or a sign-in page of the network, not by the server.
-    answer = await response.json();
+    answer = await read(response);
   } catch {
     throw new NoConnection();
   }

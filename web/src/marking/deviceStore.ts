@@ -133,7 +133,7 @@ export async function keepTap(
   body: EventBody,
   id: string = newId(),
 ): Promise<MarkEvent> {
-  return store.transaction('rw', store.waiting, store.ownCounters, () =>
+  return store.transaction('rw', store.waiting, store.ownCounters, store.ownSheets, () =>
     addTap(owner, checklistVersionId, body, id),
   );
 }
@@ -147,6 +147,7 @@ async function addTap(
   const fresh = { account, sheetId, device: newId(), next: 0, last: 0 };
   const counter = (await store.ownCounters.get([account, sheetId])) ?? fresh;
   const happened = Math.max(correctedNow(), counter.last + 1);
+  const stamp = (await store.ownSheets.get([account, sheetId]))?.sheet.stamp;
   await store.ownCounters.put({ ...counter, next: counter.next + 1, last: happened });
   const event: MarkEvent = {
     id,
@@ -155,6 +156,7 @@ async function addTap(
     at: new Date(happened + clockAhead.value).toISOString(),
     clockAhead: clockAhead.value,
     checklistVersionId,
+    ...(stamp === undefined ? {} : { seen: stamp }),
     body,
   };
   // Whatever Vue made of the value, what is stored is plain.
@@ -180,15 +182,13 @@ export async function sendable(owner: Owner, most: number): Promise<MarkEvent[]>
   const open = taps.filter((tap) => tap.refused === undefined);
   const others = open.filter((tap) => tap.body.type !== 'submit');
   const ready = others.length > 0 ? others.slice(0, most) : taps.length > open.length ? [] : open;
-  return ready.map(({ id, device, sequence, at, clockAhead, checklistVersionId, body }) => ({
-    id,
-    device,
-    sequence,
-    at,
-    clockAhead,
-    checklistVersionId,
-    body,
-  }));
+  return ready.map(eventOf);
+}
+
+/** A tap as the server takes it: without what only this device needs to know. */
+function eventOf({ account, sheetId, refused, ...event }: WaitingTap): MarkEvent {
+  void [account, sheetId, refused];
+  return event;
 }
 
 /** How many taps on this device wait: of this account, of it set aside, and of other accounts. */
@@ -271,7 +271,7 @@ export async function drop(
 
 /** Puts a new tap in the place of one set aside, before a submission that waits. */
 async function replace(owner: Owner, tap: WaitingTap, body: EventBody): Promise<void> {
-  await store.transaction('rw', store.waiting, store.ownCounters, async () => {
+  await store.transaction('rw', store.waiting, store.ownCounters, store.ownSheets, async () => {
     const submission = (await waitingTaps(owner)).find((t) => t.body.type === 'submit');
     await store.waiting.delete(tap.id);
     await addTap(owner, tap.checklistVersionId, body);

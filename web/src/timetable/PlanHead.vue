@@ -16,9 +16,8 @@ const props = defineProps<{
   published: number | null;
   copies: Timetable['copies'];
   busy: boolean;
-  table: string;
 }>();
-const emit = defineEmits<{ undo: []; publish: []; drop: []; rest: []; copied: [] }>();
+const emit = defineEmits<{ undo: []; publish: []; drop: []; rest: []; table: [] }>();
 
 const clock = computed(() => clockOf(props.plan.zone));
 const share = computed(() => (props.plan.bound > 0 ? props.plan.length / props.plan.bound : 1));
@@ -44,8 +43,6 @@ function publish() {
   asking.value = false;
   emit('publish');
 }
-// The file is written down as taken once it has been sent.
-const copied = () => setTimeout(() => emit('copied'), 1500);
 const unmetShown = ref(6);
 </script>
 
@@ -72,9 +69,8 @@ const unmetShown = ref(6);
         <v-btn
           size="small"
           :prepend-icon="mdiFileDelimitedOutline"
-          :href="table"
-          download
-          @click="copied"
+          :disabled="busy"
+          @click="emit('table')"
         >
           Table
         </v-btn>

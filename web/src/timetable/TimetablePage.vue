@@ -5,7 +5,7 @@ import type { PlanChange } from '@kritikos/core/timetable/changes';
 import { useDebounceFn, useEventListener } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
-import { ApiProblem, call, messageOf } from '../http/api.ts';
+import { ApiProblem, call, messageOf, takeFile } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import JobProgress from '../jobs/JobProgress.vue';
 import { useJob } from '../jobs/useJob.ts';
@@ -143,6 +143,19 @@ const publish = (one: PlanSummary) =>
   );
 const drop = (one: PlanSummary) =>
   act(() => call('DELETE /examinations/:examination/timetables/:timetable', { params: at(one) }));
+async function takeTable({ id, number }: PlanSummary) {
+  problem.value = '';
+  try {
+    await takeFile(
+      'POST /examinations/:examination/timetables/:timetable/copies',
+      `plan-${number}.csv`,
+      { ...params.value, timetable: id },
+    );
+    await reload();
+  } catch (thrown) {
+    problem.value = messageOf(thrown);
+  }
+}
 async function taken(id: string) {
   await reload();
   await show(id);
@@ -256,12 +269,11 @@ const published = computed(() => data.value?.plans.find(({ state }) => state ===
             :published="published?.number ?? null"
             :copies="data.copies"
             :busy="busy"
-            :table="`/api/examinations/${examination}/timetables/${plan.id}/table`"
             @undo="undo"
             @publish="publish(plan)"
             @drop="drop(plan)"
             @rest="resting = true"
-            @copied="reload"
+            @table="takeTable(plan)"
           />
           <v-tabs v-model="tab" density="compact" class="mt-3" color="primary">
             <v-tab value="board">Board</v-tab>
