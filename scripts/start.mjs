@@ -1,15 +1,13 @@
 // npm start: from an empty machine to the application in a browser, and watching over it.
-import { spawn } from 'node:child_process';
 import { parseArgs } from 'node:util';
 import { ensureWebBuild } from './build.mjs';
 import { ensurePackages } from './packages.mjs';
 import { dataFolder, freePort, startPostgres } from './postgres.mjs';
 import { root } from './root.mjs';
 import { holdFolder } from './holdFolder.mjs';
+import { keepRunning } from './keepRunning.mjs';
 
 const WATCH_EVERY = 2_000;
-/** A server that ends sooner than this did not start; starting it again and again helps nobody. */
-const SHORTEST_LIFE = 10_000;
 const LONGEST_STOP = 10_000;
 
 const { empty, candidates, seed } = wanted();
@@ -17,7 +15,6 @@ let folder;
 let postgres;
 let server;
 let stopping = false;
-let started = 0;
 
 async function main() {
   const own = !process.env.DATABASE_URL;
@@ -27,7 +24,7 @@ async function main() {
   ensureWebBuild();
   if (stopping) return;
   const port = process.env.PORT ?? String(await freePort(4747).catch(() => freePort()));
-  const url = process.env.DATABASE_URL ?? databaseNamed(ownName());
+  const url = process.env.DATABASE_URL || databaseNamed(ownName());
   run({
     ...process.env,
     NODE_ENV: 'production',
@@ -62,21 +59,10 @@ function ownName() {
   return ['kritikos_demo', ...other].join('_').replace(/\W/g, '_');
 }
 
-/** Starts the server; where it falls over after having run, starts it again. */
+/** Starts the server, and again however it ends. */
 function run(env) {
-  started = Date.now();
-  server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-    cwd: root,
-    // The fourth stream tells the server when this process is gone, however it went.
-    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
-    env,
-  });
-  server.once('exit', (code) => {
-    if (stopping) return end(0);
-    if (Date.now() - started < SHORTEST_LIFE) return stop(code ?? 1);
-    console.error(`The server ended (${code ?? 'killed'}); it is started again.`);
-    run(env);
-  });
+  const args = ['--import', 'tsx', 'server/main.ts'];
+  server = keepRunning(args, { cwd: root, env, say: (words) => console.error(words), ended: end });
 }
 
 function watchDatabase() {
@@ -97,11 +83,7 @@ function databaseNamed(name) {
 
 function stop(code) {
   stopping = true;
-  if (server && server.exitCode === null && server.signalCode === null) {
-    server.kill('SIGTERM'); // its exit comes back to end
-    setTimeout(() => server.kill('SIGKILL'), LONGEST_STOP).unref();
-    return;
-  }
+  if (server) return server.stop(LONGEST_STOP);
   end(code);
 }
 

@@ -1,9 +1,12 @@
 import type { Server } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
+import type { Logger } from 'pino';
 import { sealAudit } from './audit/service.ts';
 import { offerCatalogue } from './checklists/service.ts';
 import { prepareDatabase } from './db/database.ts';
+import { oneStartAtATime } from './db/oneStartAtATime.ts';
+import { NotOurs } from './db/notOurs.ts';
 import { isDatabaseAway } from './db/isDatabaseAway.ts';
 import { DEMO_PASSWORD, EXAMINERS, LEAD } from './demo/people.ts';
 import { loadDemo } from './demo/scenario.ts';
@@ -30,21 +33,9 @@ async function start(): Promise<void> {
   const settings = readSettings(process.env);
   const logger = pino({ level: settings.LOG_LEVEL });
   const { DATABASE_URL, DATABASE_OWNER_URL } = settings;
-  const db = await prepareDatabase(DATABASE_URL, DATABASE_OWNER_URL || DATABASE_URL);
+  const ownerUrl = DATABASE_OWNER_URL || DATABASE_URL;
+  const tools = await oneStartAtATime(ownerUrl, waiting, () => makeReady(settings, logger));
   warnOfOneRole(settings);
-  const jobs = new Jobs(db, logger, workersOn(DATABASE_URL));
-  const hints = new Hints(db, DATABASE_URL, logger);
-  const post = new PostOffice(db, logger, settings);
-  const tools = { db, hints, jobs, post };
-  await Promise.all([jobs.start(), hints.start()]);
-  post.start();
-  await offerCatalogue(db);
-  if (settings.KRITIKOS_DEMO) {
-    const started = Date.now();
-    const { KRITIKOS_DEMO_CANDIDATES: candidates, KRITIKOS_DEMO_SEED: seed } = settings;
-    if (await loadDemo(db, jobs, { candidates, seed }))
-      console.log(`Loaded the demo in ${((Date.now() - started) / 1000).toFixed(1)} s.`);
-  }
   const webFolder = fileURLToPath(new URL('../web/dist', import.meta.url));
   const app = await application(tools, settings, logger, webFolder);
   const server = app.listen(settings.PORT, settings.HOST);
@@ -54,6 +45,7 @@ async function start(): Promise<void> {
   await new Promise<void>((resolve, reject) => {
     server.once('listening', resolve).once('error', reject);
   });
+  const { db } = tools;
   let busy = false;
   // One at a time: while the database is away, seals would queue for its connections.
   const sealing = setInterval(() => {
@@ -64,8 +56,31 @@ async function start(): Promise<void> {
       .finally(() => (busy = false));
   }, SEAL_EVERY_MILLISECONDS);
   greet(settings, server);
+  process.send?.('listening');
   warmUp().catch((error: unknown) => logger.warn({ err: error }, 'the threads have not started'));
   stopWhenTold(server, tools, sealing);
+}
+
+const waiting = () =>
+  console.log('Another start is bringing this database up to date; this one waits for it.');
+
+/** The database brought up to date, what works on it, and where that is wanted the demo. */
+async function makeReady(settings: Settings, logger: Logger): Promise<Tools> {
+  const { DATABASE_URL, DATABASE_OWNER_URL } = settings;
+  const db = await prepareDatabase(DATABASE_URL, DATABASE_OWNER_URL || DATABASE_URL);
+  const jobs = new Jobs(db, logger, workersOn(DATABASE_URL));
+  const hints = new Hints(db, DATABASE_URL, logger);
+  const post = new PostOffice(db, logger, settings);
+  await Promise.all([jobs.start(), hints.start()]);
+  post.start();
+  await offerCatalogue(db);
+  if (settings.KRITIKOS_DEMO) {
+    const started = Date.now();
+    const { KRITIKOS_DEMO_CANDIDATES: candidates, KRITIKOS_DEMO_SEED: seed } = settings;
+    if (await loadDemo(db, jobs, { candidates, seed }))
+      console.log(`Loaded the demo in ${((Date.now() - started) / 1000).toFixed(1)} s.`);
+  }
+  return { db, hints, jobs, post };
 }
 
 function greet({ HOST, KRITIKOS_DEMO }: Settings, server: Server): void {
@@ -122,7 +137,7 @@ function stopWhenTold(
 /** What went wrong at the start, as one sentence for whoever runs the server. */
 function whyNotStarted(error: unknown): string {
   const { code, message, port } = error as { code?: string; message: string; port?: number };
-  if (error instanceof BadSetting) return message;
+  if (error instanceof BadSetting || error instanceof NotOurs) return message;
   if (code === 'EADDRINUSE') return `Port ${port} is in use. Set PORT to another one.`;
   if (code === 'EACCES')
     return `Port ${port} may not be used by this user. Set PORT to another one.`;
@@ -134,6 +149,8 @@ function whyNotStarted(error: unknown): string {
     return `The database refuses the user of DATABASE_URL: ${message}.`;
   if (code === '42501')
     return `The user of DATABASE_URL lacks a right in the database: ${message}.`;
+  if (code === '3D000' || code === '55006')
+    return `The database of DATABASE_URL cannot be opened: ${message}.`;
   return (error as Error).stack ?? message;
 }
 

@@ -26,6 +26,7 @@ import * as papers from './migrations/0020_papers.ts';
 import * as panels from './migrations/0021_panels.ts';
 import * as jobsThatBeat from './migrations/0022_jobs_that_beat.ts';
 import * as standsAt from './migrations/0023_stands_at.ts';
+import { refuseOthers } from './notOurs.ts';
 import { limitRole } from './roles.ts';
 
 /** A connection pool or an open transaction: what repositories speak to. */
@@ -123,6 +124,9 @@ export async function prepareDatabase(url: string, ownerUrl = url): Promise<Data
   // A migration of years of marks takes as long as it takes.
   const owner = connect(ownerUrl, PATIENT);
   try {
+    await refuseOthers(owner, Object.keys(migrations));
+    // Whoever held it was killed: two starts are kept apart before they get here.
+    await owner.migrate.forceFreeMigrationsLock();
     await owner.migrate.latest();
     await prepareQueues(ownerUrl);
     if (new URL(url).username !== new URL(ownerUrl).username) await limitRole(owner, url);
@@ -132,7 +136,8 @@ export async function prepareDatabase(url: string, ownerUrl = url): Promise<Data
   return connect(url);
 }
 
-async function createWhereMissing(url: string): Promise<void> {
+/** Makes the database of this address where there is none. */
+export async function createWhereMissing(url: string): Promise<void> {
   const name = decodeURIComponent(new URL(url).pathname.slice(1));
   const probe = new pg.Client({ connectionString: url });
   try {
@@ -146,6 +151,12 @@ async function createWhereMissing(url: string): Promise<void> {
   maintenance.pathname = '/postgres';
   const client = new pg.Client({ connectionString: maintenance.href });
   await client.connect();
-  await client.query(`create database ${pg.escapeIdentifier(name)}`);
-  await client.end();
+  try {
+    await client.query(`create database ${pg.escapeIdentifier(name)}`);
+  } catch (error) {
+    // Another start made it meanwhile: 42P04, or 23505 at the very same moment.
+    if (!['42P04', '23505'].includes((error as { code?: string }).code ?? '')) throw error;
+  } finally {
+    await client.end();
+  }
 }

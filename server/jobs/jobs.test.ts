@@ -269,7 +269,7 @@ describe('a job', () => {
   });
 
   it('is refused to whoever has a dozen under way', async () => {
-    const ids = [];
+    const ids: string[] = [];
     for (let i = 0; i < 12; i++) ids.push(await written());
     await withWorker(
       () => Promise.resolve({}),
