@@ -41,7 +41,7 @@ export async function startStationDraft(
   bankId: string,
   by: Account,
 ): Promise<string> {
-  const station = await requireBankStation(trx, bankId);
+  const station = await requireBankStation(trx, bankId, by);
   const { checklistId } = await findChecklistVersion(trx, station.checklistVersionId);
   const { title, minutes, equipment, patient, checklistVersionId: versionId } = station;
   const parts: StationParts = { title, minutes, equipment, patient: { has: patient } };

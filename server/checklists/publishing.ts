@@ -43,7 +43,7 @@ export async function publishDraft(
     const { content: before } = await findChecklistVersion(trx, draft.startedFrom.versionId);
     refuseOtherProcedures(before, content);
     const parts = stationParts(draft, pieces);
-    await refuseUnchanged(trx, draft, { before, content, parts });
+    await refuseUnchanged(trx, draft, { before, content, parts }, by);
     const versionId = newId();
     const newest = await checklists.findNewestOf(trx, draft.checklistId);
     await checklists.insertVersion(trx, {
@@ -112,10 +112,11 @@ async function refuseUnchanged(
   trx: Database,
   { bankStationId }: StoredDraft,
   now: { before: ChecklistContent; content: ChecklistContent; parts: StationParts | null },
+  by: Account,
 ): Promise<void> {
   if (!isDeepStrictEqual(plain(now.before), plain(now.content))) return;
   if (bankStationId !== null && now.parts) {
-    const { title, minutes, equipment, patient } = await requireBankStation(trx, bankStationId);
+    const { title, minutes, equipment, patient } = await requireBankStation(trx, bankStationId, by);
     const parts: StationParts = { title, minutes, equipment, patient: { has: patient } };
     if (!isDeepStrictEqual(parts, now.parts)) return;
   }

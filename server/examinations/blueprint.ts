@@ -137,6 +137,7 @@ export async function renewStation(
     const { versionId, title, minutes, checklistVersionId } = await requireBankStation(
       trx,
       own.bankStationId,
+      lead,
     );
     const id = newId();
     await blueprints.makeRoom(trx, examinationId, position);

@@ -56,6 +56,7 @@ async function used(trx: Database, wanted: NewStation, lead: Account) {
     const { title, minutes, checklistVersionId } = await requireBankVersion(
       trx,
       wanted.bankVersionId,
+      lead,
     );
     return { title, minutes, checklistVersionId, bankVersionId: wanted.bankVersionId };
   }

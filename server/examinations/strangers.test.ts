@@ -6,6 +6,16 @@ import * as progress from '../marking/progressRepository.ts';
 import * as marking from '../marking/repository.ts';
 import * as results from '../results/repository.ts';
 import * as standards from '../standards/repository.ts';
+import { findJob } from '../jobs/repository.ts';
+import * as panels from '../panels/repository.ts';
+import { newestRehearsal } from '../rehearsal/repository.ts';
+import { findBankStation, searchBank } from '../stations/repository.ts';
+import type { SearchedFor } from '../stations/repository.ts';
+import { questionOf } from '../timetable/question.ts';
+import { roomsInUse } from '../timetable/resourceRepository.ts';
+import { wishOf } from '../timetable/service.ts';
+import { begunSheets } from '../timetable/slotRepository.ts';
+import { takeCohort } from './candidates.ts';
 import { startServer } from '../testing/startServer.ts';
 import { sheetScores } from '../trust/repository.ts';
 import * as held from '../years/repository.ts';
@@ -36,7 +46,23 @@ const { bank_station_id: bankStation } = await db('station as s')
   .join('bank_station_version as v', 'v.id', 's.bank_version_id')
   .where('s.id', station)
   .first('v.bank_station_id');
-const page = { offset: 0, limit: 10 };
+const panel = await db('panel').first();
+const seat = await db('panel_seat').where({ panel_id: panel.id }).first();
+const page = { offset: 0, limit: 100 };
+const BANK: SearchedFor = {
+  ...page,
+  order: 'title',
+  retired: 'without',
+  meanings: [],
+  procedures: null,
+};
+
+// A rehearsal that is done, in the database as its job leaves it.
+const job = '01920000-0000-7000-8000-0000000000ab';
+await db('job').insert({
+  ...{ id: job, kind: 'rehearsal', owner_id: led, question: '{}', hash: Buffer.alloc(32, 1) },
+  ...{ examination_id: examination, state: 'done', result: '{"of":"it"}', ended_at: db.fn.now() },
+});
 
 function account(email: string) {
   const id = '01920000-0000-7000-8000-00000000beef';
@@ -85,6 +111,13 @@ const QUERIES: Record<string, (viewer: string) => Promise<unknown>> = {
   bankStationsOf: async (viewer) => [...(await held.bankStationsOf(db, examination, viewer))],
   anchorsBetween: (viewer) => held.anchorsBetween(db, examination, lastYears, viewer),
   itemShares: (viewer) => held.itemShares(db, [station], viewer),
+  listPanels: (viewer) => panels.listPanels(db, panel.examination_id, viewer),
+  findPanel: (viewer) => panels.findPanel(db, panel.id, viewer),
+  findSeat: (viewer) => panels.findSeat(db, seat.id, viewer),
+  begunSheets: async (viewer) => [...(await begunSheets(db, examination, viewer))],
+  roomsInUse: async (viewer) => (await roomsInUse(db, viewer)).flatMap(({ where }) => where ?? []),
+  newestRehearsal: (viewer) => newestRehearsal(db, examination, viewer),
+  findJob: (viewer) => findJob(db, job, viewer),
   candidateRows: (viewer) => results.candidateRows(db, examination, viewer, page),
   countCandidates: (viewer) => results.countCandidates(db, examination, viewer),
   'submittedSheets of a candidate': (viewer) => results.submittedSheets(db, candidate, viewer),
@@ -109,6 +142,54 @@ describe.each(Object.entries(QUERIES))('%s', (name, query) => {
       expect(isNothing(await query(led))).toBe(false);
     },
   );
+});
+
+describe('a lead of something else', () => {
+  const someone = { id: stranger, email: '', name: '', roles: ['lead' as const] };
+
+  it('learns nothing of how students did elsewhere by planning them', async () => {
+    const { cohort_id, held_on, zone } = await db('examination').where({ id: examination }).first();
+    const id = '01920000-0000-7000-8000-0000000000ac';
+    const own = { id, cohort_id, held_on, zone, title: 'Of a stranger', school: 'X' };
+    await db('examination').insert({ ...own, created_by: stranger });
+    await db('examination_lead').insert({ examination_id: id, account_id: stranger, may: 'lead' });
+    await takeCohort(db, id, { circuits: [] }, someone);
+    const wish = await wishOf(db, { id, heldOn: held_on }, someone);
+    const { problem } = await questionOf(db, { id, zone }, wish, someone);
+    expect(problem.candidates.length).toBeGreaterThan(40);
+    expect(problem.candidates.filter(({ ability }) => ability !== null)).toEqual([]);
+    // Whoever may read the other examination plans by it, as before.
+    await db('examination_lead').insert({ examination_id: id, account_id: led, may: 'lead' });
+    const reader = { ...someone, id: led };
+    const { problem: known } = await questionOf(db, { id, zone }, wish, reader);
+    expect(known.candidates.filter(({ ability }) => ability !== null).length).toBeGreaterThan(40);
+  });
+
+  it('sees how a station behaved where its results were released, and nowhere else', async () => {
+    const caller = await lead();
+    const asked = (await caller.call('POST', '/bank-stations/behaviour').expect(200)).body;
+    await expect
+      .poll(async () => (await findJob(db, asked.id, led))?.state, { timeout: 60_000 })
+      .toBe('done');
+    const seen = async (viewer: string) => {
+      const { stations: found } = await searchBank(db, BANK, viewer);
+      return new Set(found.flatMap(({ behaviour }) => behaviour?.examination ?? []));
+    };
+    const titles = new Map(
+      (await db('examination').select('id', 'title')).map((e) => [e.id, e.title]),
+    );
+    const released = await db('release as r')
+      .join('decision as d', 'd.id', 'r.decision_id')
+      .pluck('d.examination_id');
+    expect(await seen(led)).toContain(titles.get(examination));
+    expect([...(await seen(stranger))]).toEqual(released.map((id: string) => titles.get(id)));
+    expect(released).not.toContain(examination);
+    const [one] = (await searchBank(db, BANK, led)).stations.filter(
+      ({ behaviour }) => behaviour?.examination === titles.get(examination),
+    );
+    const own = await findBankStation(db, one?.id ?? '', stranger);
+    expect(own?.behaviour?.examination).not.toBe(titles.get(examination));
+  });
 });
 
 describe('counting what came after a decision', () => {

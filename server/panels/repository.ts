@@ -42,8 +42,25 @@ export async function listPanels(
   return rows;
 }
 
-export async function findPanel(db: Database, id: string): Promise<StoredPanel | undefined> {
-  const { rows } = await db.raw(`${PANEL} where p.id = ?`, [id]);
+export async function findPanel(
+  db: Database,
+  id: string,
+  viewer: string,
+): Promise<StoredPanel | undefined> {
+  const { rows } = await db.raw(`${PANEL} where p.id = :id and ${readBy('p.examination_id')}`, {
+    id,
+    viewer,
+  });
+  return rows[0];
+}
+
+/** The panel of a seat, for whoever sits there. */
+export async function panelOfSeat(db: Database, seatId: string): Promise<StoredPanel | undefined> {
+  const { rows } = await db.raw(
+    `${PANEL} join panel_seat t on t.panel_id = p.id
+     where t.id = ? and t.withdrawn_at is null`,
+    [seatId],
+  );
   return rows[0];
 }
 
@@ -127,8 +144,22 @@ export async function listSeats(db: Database, panelId: string): Promise<Seat[]> 
   return rows;
 }
 
-export async function findSeat(db: Database, id: string): Promise<Seat | undefined> {
-  const { rows } = await db.raw(`${SEAT} where t.id = ?`, [id]);
+export async function findSeat(
+  db: Database,
+  id: string,
+  viewer: string,
+): Promise<Seat | undefined> {
+  const { rows } = await db.raw(
+    `${SEAT} join panel p on p.id = t.panel_id
+     where t.id = :id and ${readBy('p.examination_id')}`,
+    { id, viewer },
+  );
+  return rows[0];
+}
+
+/** A seat that is taken, for whoever sits there by its link. */
+export async function ownSeat(db: Database, id: string): Promise<Seat | undefined> {
+  const { rows } = await db.raw(`${SEAT} where t.id = ? and t.withdrawn_at is null`, [id]);
   return rows[0];
 }
 

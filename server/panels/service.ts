@@ -161,7 +161,7 @@ export async function giveSeat(
   lead: Account,
 ): Promise<SeatLink> {
   return db.transaction(async (trx) => {
-    const panel = await requirePanel(trx, panelId);
+    const panel = await requirePanel(trx, panelId, lead);
     const id = newId();
     if (!(await repository.insertSeat(trx, { id, panelId, name, email }))) {
       throw invalid([{ pointer: '/name', detail: 'has a seat already; make another link to it' }]);
@@ -183,9 +183,9 @@ export async function linkSeat(
   lead: Account,
 ): Promise<SeatLink> {
   return db.transaction(async (trx) => {
-    const seat = await repository.findSeat(trx, seatId);
+    const seat = await repository.findSeat(trx, seatId, lead.id);
     if (!seat || seat.withdrawn) throw notFound('seat');
-    const panel = await requirePanel(trx, seat.panelId);
+    const panel = await requirePanel(trx, seat.panelId, lead);
     await recordAction(trx, {
       accountId: lead.id,
       action: 'panel link renewed',
@@ -205,7 +205,7 @@ async function linkTo(
 ): Promise<SeatLink> {
   const token = await makeLink(trx, 'panel-seat', id, lead.id);
   const link = `${door}/panel#${token}`;
-  const { linkUntil } = (await repository.findSeat(trx, id)) ?? {};
+  const { linkUntil } = (await repository.findSeat(trx, id, lead.id)) ?? {};
   if (!linkUntil) throw new Error('The link of a seat does not hold.');
   if (email !== null) {
     await insertLetter(trx, {
@@ -234,11 +234,11 @@ export async function takeSeatAway(
   lead: Account,
 ): Promise<PanelList> {
   const panel = await db.transaction(async (trx) => {
-    const seat = await repository.findSeat(trx, seatId);
+    const seat = await repository.findSeat(trx, seatId, lead.id);
     if (!seat || seat.withdrawn) throw notFound('seat');
     await repository.withdrawSeat(trx, seatId);
     await revokeLinks(trx, 'panel-seat', seatId);
-    const found = await requirePanel(trx, seat.panelId);
+    const found = await requirePanel(trx, seat.panelId, lead);
     await recordAction(trx, {
       accountId: lead.id,
       action: 'panel seat taken away',
@@ -250,8 +250,8 @@ export async function takeSeatAway(
   return readPanels(db, panel.examinationId, lead);
 }
 
-export async function requirePanel(db: Database, id: string): Promise<StoredPanel> {
-  const found = await repository.findPanel(db, id);
+async function requirePanel(db: Database, id: string, viewer: Account): Promise<StoredPanel> {
+  const found = await repository.findPanel(db, id, viewer.id);
   if (!found) throw notFound('panel');
   return found;
 }
@@ -272,7 +272,7 @@ async function turn(
 ): Promise<{ examinationId: string; list: PanelList }> {
   const panel = await db.transaction(async (trx) => {
     await repository.lockPanel(trx, panelId);
-    const found = await requirePanel(trx, panelId);
+    const found = await requirePanel(trx, panelId, lead);
     const last = (await repository.listRounds(trx, panelId)).at(-1);
     const seats = (await repository.listSeats(trx, panelId)).filter((seat) => !seat.withdrawn);
     const handed = new Set(

@@ -14,7 +14,6 @@ import type { Database } from '../db/database.ts';
 import { conflict, invalid, notFound } from '../http/problems.ts';
 import * as repository from './repository.ts';
 import type { Seat, StoredPanel } from './repository.ts';
-import { requirePanel } from './service.ts';
 import { itemsAsked, subjectOf, subjectsOf } from './subjects.ts';
 
 interface Sits {
@@ -25,9 +24,10 @@ interface Sits {
 /** Who sits there by this secret; a link that holds no longer is refused with what can be done. */
 async function requireSeat(db: Database, token: string): Promise<Sits> {
   const { subject } = await requireLink(db, ['panel-seat'], token, 'whoever leads the panel');
-  const seat = await repository.findSeat(db, subject);
-  if (!seat || seat.withdrawn) throw notFound('seat');
-  return { seat, panel: await requirePanel(db, seat.panelId) };
+  const seat = await repository.ownSeat(db, subject);
+  const panel = await repository.panelOfSeat(db, subject);
+  if (!seat || !panel) throw notFound('seat');
+  return { seat, panel };
 }
 
 export async function readStanding(db: Database, token: string): Promise<Standing> {

@@ -121,7 +121,7 @@ async function newInBank(trx: Database, own: Station, lead: Account): Promise<st
   const { title, patient, minutes, equipment, checklist } = own;
   const around = { title, patient, minutes, equipment, content: checklist };
   const id = await insertWithChecklist(trx, around, lead);
-  return (await requireBankStation(trx, id)).versionId;
+  return (await requireBankStation(trx, id, lead)).versionId;
 }
 
 /** Answers with the candidates' ids by number. */

@@ -82,9 +82,11 @@ export async function sharedStations(
 export async function newestRehearsal(
   db: Database,
   examinationId: string,
+  viewer: string,
 ): Promise<{ result: unknown; at: Date } | undefined> {
   return db('job')
     .where({ examination_id: examinationId, kind: 'rehearsal', state: 'done' })
+    .whereRaw(readBy('job.examination_id'), { viewer })
     .orderBy('ended_at', 'desc')
     .first('result', 'ended_at as at');
 }

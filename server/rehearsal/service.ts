@@ -42,7 +42,7 @@ export async function readRehearsal(
   const assumptions = learnt?.assumptions ?? USUAL_ASSUMPTIONS;
   const planned = { pairs: null, asMarked: true, assumptions };
   const found = await planToRehearse(db, examinationId, planned, viewer);
-  const newest = await repository.newestRehearsal(db, examinationId);
+  const newest = await repository.newestRehearsal(db, examinationId, viewer.id);
   const read = newest && rehearsalResult.safeParse(newest.result);
   return {
     suggested: {

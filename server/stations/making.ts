@@ -26,7 +26,7 @@ export async function copyStation(
   { bankVersionId, title }: BankCopy,
   by: Account,
 ): Promise<BankMade> {
-  const like = await requireBankVersion(db, bankVersionId);
+  const like = await requireBankVersion(db, bankVersionId, by);
   const { content, checklistId } = await findChecklistVersion(db, like.checklistVersionId);
   const { patient, minutes, equipment } = like;
   const id = await db.transaction(async (trx) => {
@@ -43,7 +43,7 @@ export async function copyStation(
     });
     return made;
   });
-  return { station: await requireBankStation(db, id), draftId: null };
+  return { station: await requireBankStation(db, id, by), draftId: null };
 }
 
 /**
@@ -73,7 +73,7 @@ export async function stationFromFile(
     await changeDraft(trx, draftId, { id: newId(), changes }, by);
     return { id, draftId };
   });
-  return { station: await requireBankStation(db, made.id), draftId: made.draftId };
+  return { station: await requireBankStation(db, made.id, by), draftId: made.draftId };
 }
 
 async function refuseUnknown(db: Database, procedures: readonly string[]): Promise<void> {

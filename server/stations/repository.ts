@@ -5,7 +5,10 @@ import type { Database } from '../db/database.ts';
 /** A domain that a station is looked for by makes up so much of its weight, in per cent. */
 const OF_THE_DOMAIN = 25;
 
-/** How often each station was used, and how it behaved the last time that it was marked. */
+/**
+ * How often each station was used, and how it behaved the last time that it was marked: in an
+ * examination whose results were released, or that the viewer may read. Binds the viewer, first.
+ */
 const USED = `used as (
     select o.bank_station_id, count(distinct s.examination_id)::int as uses,
       max(e.held_on)::text as last
@@ -18,6 +21,10 @@ const USED = `used as (
     from station_behaviour y join station s on s.id = y.station_id
       join bank_station_version o on o.id = s.bank_version_id
       join examination e on e.id = s.examination_id
+    where exists (select from examination_lead l
+        where l.examination_id = e.id and l.account_id = ?)
+      or exists (select from release r join decision d on d.id = r.decision_id
+        where d.examination_id = e.id)
     order by o.bank_station_id, e.held_on desc, s.id)`;
 
 const SHOWN = `b.id, v.id as "versionId", v.version, v.title, v.task, v.procedures,
@@ -79,7 +86,11 @@ const ORDERS: Readonly<Record<BankSearch['order'], string>> = {
 };
 
 /** A page of the bank, each station in its newest version. */
-export async function searchBank(db: Database, wanted: SearchedFor): Promise<BankPage> {
+export async function searchBank(
+  db: Database,
+  wanted: SearchedFor,
+  viewer: string,
+): Promise<BankPage> {
   const conditions = [NEWEST];
   const bindings: Knex.Value[] = [];
   const ask = (condition: string, ...values: (string | number | readonly string[])[]) => {
@@ -128,7 +139,7 @@ export async function searchBank(db: Database, wanted: SearchedFor): Promise<Ban
        from ${STATIONS} where ${conditions.join(' and ')} order by place limit ? offset ?)
      select f.total, s.* from found f cross join lateral (${STATION} where v.id = f.id) s
      order by f.place`,
-    [...bindings, wanted.limit, wanted.offset],
+    [viewer, ...bindings, wanted.limit, wanted.offset],
   );
   return {
     total: rows[0]?.total ?? 0,
@@ -139,13 +150,24 @@ export async function searchBank(db: Database, wanted: SearchedFor): Promise<Ban
   };
 }
 
-export async function findBankStation(db: Database, id: string): Promise<BankStation | undefined> {
-  const { rows } = await db.raw(`with ${USED} ${STATION} where b.id = ? and ${NEWEST}`, [id]);
+export async function findBankStation(
+  db: Database,
+  id: string,
+  viewer: string,
+): Promise<BankStation | undefined> {
+  const { rows } = await db.raw(`with ${USED} ${STATION} where b.id = ? and ${NEWEST}`, [
+    viewer,
+    id,
+  ]);
   return rows[0] && stationOf(rows[0]);
 }
 
-export async function findBankVersion(db: Database, id: string): Promise<BankStation | undefined> {
-  const { rows } = await db.raw(`with ${USED} ${STATION} where v.id = ?`, [id]);
+export async function findBankVersion(
+  db: Database,
+  id: string,
+  viewer: string,
+): Promise<BankStation | undefined> {
+  const { rows } = await db.raw(`with ${USED} ${STATION} where v.id = ?`, [viewer, id]);
   return rows[0] && stationOf(rows[0]);
 }
 

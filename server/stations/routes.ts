@@ -5,7 +5,7 @@ import { lookInBank } from './searching.ts';
 import * as service from './service.ts';
 
 export const bankRoutes = [
-  route('GET /bank-stations', ({ db, query }) => lookInBank(db, query)),
+  route('GET /bank-stations', ({ db, query, account }) => lookInBank(db, query, account)),
   route('POST /bank-stations', ({ db, body, account }) =>
     service.createBankStation(db, body, account),
   ),
@@ -14,8 +14,8 @@ export const bankRoutes = [
   route('POST /bank-stations/behaviour', ({ db, jobs, account }) =>
     askBehaviour(db, jobs, account),
   ),
-  route('GET /bank-stations/:bank', ({ db, params }) =>
-    service.requireBankStation(db, params.bank),
+  route('GET /bank-stations/:bank', ({ db, params, account }) =>
+    service.requireBankStation(db, params.bank, account),
   ),
   route('POST /bank-stations/:bank/versions', ({ db, params, body, account }) =>
     service.changeBankStation(db, params.bank, body, account),

@@ -1,6 +1,7 @@
 import { CONDITIONS } from '@kritikos/catalogue/conditions';
 import type { Procedure } from '@kritikos/catalogue/procedure';
 import { PROCEDURES } from '@kritikos/catalogue/procedures';
+import type { Account } from '@kritikos/contracts/accounts';
 import type { BankPage, BankSearch } from '@kritikos/contracts/stations';
 import { wordsOfShelf } from '../catalogue/shelfRepository.ts';
 import type { Database } from '../db/database.ts';
@@ -21,6 +22,7 @@ const NAMED_CONDITIONS = CONDITIONS.map(({ id, name }) => ({ id, words: name.toL
 export async function lookInBank(
   db: Database,
   { words = '', kind, structure, ...rest }: BankSearch,
+  viewer: Account,
 ): Promise<BankPage> {
   const byProcedure = words !== '' || kind !== undefined || structure !== undefined;
   const shelf = byProcedure ? await wordsOfShelf(db) : [];
@@ -41,7 +43,7 @@ export async function lookInBank(
     kind === undefined && structure === undefined
       ? null
       : [...PROCEDURES, ...shelf].filter(asked).map(({ id }) => id);
-  return searchBank(db, { ...rest, meanings, procedures });
+  return searchBank(db, { ...rest, meanings, procedures }, viewer.id);
 }
 
 function idsWith(named: readonly { id: string; words: string }[], word: string): string[] {

@@ -20,7 +20,7 @@ export async function createBankStation(
   by: Account,
 ): Promise<BankStation> {
   const id = await db.transaction((trx) => insertDerived(trx, wanted, by));
-  return requireBankStation(db, id);
+  return requireBankStation(db, id, by);
 }
 
 /** The same as a part of something larger; answers with the station's id. */
@@ -75,7 +75,7 @@ export async function changeBankStation(
   const content = await derive(db, wanted);
   return db.transaction(async (trx) => {
     await bank.lockBankStation(trx, id);
-    const before = await requireBankStation(trx, id);
+    const before = await requireBankStation(trx, id, by);
     const checklist = await bank.checklistOfBank(trx, id);
     if (!checklist) {
       throw invalid([
@@ -98,7 +98,7 @@ export async function changeBankStation(
       by,
     );
     await recordAction(trx, { accountId: by.id, action: 'bank station changed', subject: id });
-    return requireBankStation(trx, id);
+    return requireBankStation(trx, id, by);
   });
 }
 
@@ -146,7 +146,7 @@ export async function insertNextVersion(
   by: Account,
 ): Promise<void> {
   await bank.lockBankStation(trx, id);
-  const { version } = await requireBankStation(trx, id);
+  const { version } = await requireBankStation(trx, id, by);
   const { content, ...rest } = wanted;
   await bank.insertBankVersion(trx, {
     ...rest,
@@ -182,14 +182,22 @@ export async function bankFromChecklist(
   return versionId;
 }
 
-export async function requireBankStation(db: Database, id: string): Promise<BankStation> {
-  const found = await bank.findBankStation(db, id);
+export async function requireBankStation(
+  db: Database,
+  id: string,
+  viewer: Account,
+): Promise<BankStation> {
+  const found = await bank.findBankStation(db, id, viewer.id);
   if (!found) throw notFound('station of the bank');
   return found;
 }
 
-export async function requireBankVersion(db: Database, id: string): Promise<BankStation> {
-  const found = await bank.findBankVersion(db, id);
+export async function requireBankVersion(
+  db: Database,
+  id: string,
+  viewer: Account,
+): Promise<BankStation> {
+  const found = await bank.findBankVersion(db, id, viewer.id);
   if (!found) throw notFound('station of the bank');
   return found;
 }
@@ -202,14 +210,14 @@ export async function retireBankStation(
   by: Account,
 ): Promise<BankStation> {
   return db.transaction(async (trx) => {
-    await requireBankStation(trx, id);
+    await requireBankStation(trx, id, by);
     await bank.setRetired(trx, id, retired);
     await recordAction(trx, {
       accountId: by.id,
       action: retired ? 'bank station retired' : 'bank station taken back',
       subject: id,
     });
-    return requireBankStation(trx, id);
+    return requireBankStation(trx, id, by);
   });
 }
 

@@ -172,7 +172,7 @@ interface CandidateOfPlan {
   readonly extraTime: number;
   /** Accounts that must not mark them. */
   readonly conflicts: readonly string[];
-  /** The mean percent of their sheets in other examinations. */
+  /** The mean percent of their sheets in other examinations that the viewer may read. */
   readonly ability: number | null;
 }
 
@@ -185,7 +185,8 @@ async function candidatesOf(
     `select c.id, c.number, c.state, p.extra_time as "extraTime",
        coalesce((select array_agg(o.account_id) from conflict_of_interest o where o.student_id = p.id), '{}') as conflicts,
        (select avg(h.percent) from candidate b join sheet h on h.candidate_id = b.id
-         where b.student_id = p.id and b.id <> c.id and h.submitted_at is not null)::double precision as ability
+         where b.student_id = p.id and b.id <> c.id and h.submitted_at is not null
+           and ${readBy('b.examination_id')})::double precision as ability
      from candidate c join student p on p.id = c.student_id
      where c.examination_id = :examinationId and ${readBy('c.examination_id')} order by c.number`,
     { examinationId, viewer },

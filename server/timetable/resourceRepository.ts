@@ -186,15 +186,21 @@ export async function keepRooms(trx: Database, { rooms, removed }: RoomsWanted):
   await trx('room').whereIn('id', removed).delete();
 }
 
-/** Rooms in use that would be taken away, or have fewer couches than stations stand at. */
+/**
+ * Rooms in which stations stand, each with its last couch that is taken; by what, where the viewer may
+ * know that.
+ */
 export async function roomsInUse(
   db: Database,
-): Promise<{ roomId: string; name: string; couch: number; title: string; examination: string }[]> {
+  viewer: string,
+): Promise<{ roomId: string; name: string; couch: number; where: string | null }[]> {
   const { rows } = await db.raw(
-    `select distinct on (r.id) r.id as "roomId", r.name, p.couch, s.title, e.title as examination
+    `select distinct on (r.id) r.id as "roomId", r.name, p.couch,
+       case when ${readBy('e.id')} then format('“%s” of “%s”', s.title, e.title) end as "where"
      from station_place p join room r on r.id = p.room_id join station s on s.id = p.station_id
        join examination e on e.id = p.examination_id
      order by r.id, p.couch desc`,
+    { viewer },
   );
   return rows;
 }

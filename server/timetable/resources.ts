@@ -138,14 +138,14 @@ export async function keepRooms(
   const changed = new Map(
     wanted.rooms.flatMap(({ id, couches }) => (id ? [[id, couches] as const] : [])),
   );
-  const lost = (await repository.roomsInUse(db)).find(
+  const lost = (await repository.roomsInUse(db, lead.id)).find(
     ({ roomId, couch }) =>
       wanted.removed.includes(roomId) || (changed.get(roomId) ?? Infinity) < couch,
   );
   if (lost) {
     throw conflict(
       `${lost.name} is in use`,
-      `“${lost.title}” of “${lost.examination}” stands there at couch ${lost.couch}. Move it first; nothing was changed.`,
+      `${lost.where ?? 'A station of another examination'} stands there at couch ${lost.couch}. Move it first; nothing was changed.`,
     );
   }
   return keep(db, examinationId, lead, 'rooms', (trx) => repository.keepRooms(trx, wanted));

@@ -199,7 +199,7 @@ export async function changePlan(
       `${hard.slice(0, 3).join('. ')}. Nothing was changed.`,
     );
   }
-  await refuseBegun(db, examinationId, slots, after, known);
+  await refuseBegun(db, examinationId, slots, after, known, lead);
   await db.transaction(async (trx) => {
     await holdDraft(trx, examinationId, id, revision, lead);
     const words = sayChange(change);
@@ -221,8 +221,9 @@ async function refuseBegun(
   before: readonly Slot[],
   after: readonly Slot[],
   known: Known,
+  lead: Account,
 ): Promise<void> {
-  const begun = await begunSheets(db, examinationId);
+  const begun = await begunSheets(db, examinationId, lead.id);
   if (begun.size === 0) return;
   const sheetsOf = (slots: readonly Slot[]) =>
     slots.flatMap(({ station, candidate, examiner, second }) =>

@@ -133,12 +133,17 @@ export async function readSlots(
 }
 
 /** Sheets that somebody has begun, as "station candidate examiner"; a plan leaves them alone. */
-export async function begunSheets(db: Database, examinationId: string): Promise<Set<string>> {
+export async function begunSheets(
+  db: Database,
+  examinationId: string,
+  viewer: string,
+): Promise<Set<string>> {
   const { rows } = await db.raw(
     `select h.station_id, h.candidate_id, h.examiner_id from sheet h
        join station s on s.id = h.station_id
-     where s.examination_id = ? and h.started_at is not null`,
-    [examinationId],
+     where s.examination_id = :examinationId and h.started_at is not null
+       and ${readBy('s.examination_id')}`,
+    { examinationId, viewer },
   );
   return new Set(
     rows.map(

@@ -119,7 +119,7 @@ export async function readStationYears(
   bankStationId: string,
   viewer: Account,
 ): Promise<StationYears> {
-  const { title } = await requireBankStation(db, bankStationId);
+  const { title } = await requireBankStation(db, bankStationId, viewer);
   const examinations = await held.sittingsOf(db, bankStationId, viewer.id, MOST_BEFORE + 1);
   const sittings: StationYears['sittings'] = [];
   for (const examination of examinations) {
