@@ -34,6 +34,10 @@ export type SignIn = z.infer<typeof signIn>;
 export const newAccount = z.object({ email, name: text(120), password });
 export type NewAccount = z.infer<typeof newAccount>;
 
+/** The first account, with the word that whoever started the installation was shown. */
+export const firstAccount = newAccount.extend({ word: text(40) });
+export type FirstAccount = z.infer<typeof firstAccount>;
+
 /** Somebody who is to choose a password by a link. */
 export const invitation = z.object({ email, name: text(120), roles: someRoles });
 export type Invitation = z.infer<typeof invitation>;
@@ -69,23 +73,29 @@ export type OpenedLink = z.infer<typeof openedLink>;
 export const chosenPassword = z.object({ token, password });
 export type ChosenPassword = z.infer<typeof chosenPassword>;
 
-/** What was written to somebody. Without a mail server this is where it is read. */
+/** That somebody was written to, and what became of it; what it says is not told with it. */
 export const letter = z.object({
   id,
   recipient: z.string(),
   subject: z.string(),
-  body: z.string(),
+  /** What its link is for; `null` for letters of before. */
+  purpose: z.enum(['invitation', 'new-password', 'panel-seat', 'feedback']).nullable(),
   writtenAt: instant,
   sentAt: instant.nullable(),
   problem: z.string().nullable(),
+  /** Not gone yet, and its link still holds: where no mail is sent, it can be opened. */
+  waits: z.boolean(),
+  link: z.enum(['holds', 'used', 'revoked', 'expired']).nullable(),
 });
 export type Letter = z.infer<typeof letter>;
 export const post = z.object({
-  /** False where no mail server is set: letters wait to be read here. */
+  /** False where no mail server is set: letters wait to be opened here. */
   sends: z.boolean(),
   letters: z.array(letter),
 });
 export type Post = z.infer<typeof post>;
+/** The whole text of a letter, its link in it. */
+export const letterRead = z.object({ body: z.string() });
 
 export const MAYS = ['lead', 'read'] as const;
 /** Who leads an examination, and who may read it. */

@@ -34,8 +34,9 @@ test('an administrator invites a lead, who imports a cohort and examines it at s
     await page.getByRole('button', { name: 'Invite', exact: true }).click();
     await expect(page.getByText('An invitation for Rhea Osgood was written.')).toBeVisible();
     await page.getByRole('link', { name: 'Letters' }).click();
-    const letter = page.locator('details').filter({ hasText: email });
-    await letter.locator('summary').click();
+    await page.getByRole('button', { name: `Open the letter to ${email}` }).click();
+    const letter = page.locator('pre').filter({ hasText: '/welcome#' });
+    await expect(letter).toBeVisible();
     link = /http:\S+\/welcome#\S+/.exec(await letter.innerText())?.[0] ?? '';
     expect(link).not.toBe('');
   });

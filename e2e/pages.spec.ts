@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { EMPTY_PORT } from './playwright.config.ts';
+import { EMPTY_PORT, FIRST_WORD } from './playwright.config.ts';
 import { EXAMINER, LEAD, signIn } from './people.ts';
 
 /** In the light theme against all rules; in the dark one against those that a theme can break. */
@@ -162,12 +162,16 @@ test('an empty installation leads to the first account and on to the first exami
 }) => {
   await page.goto(`http://127.0.0.1:${EMPTY_PORT}/`);
   await expect(page.getByRole('heading', { name: 'Make the first account' })).toBeVisible();
+  await page.getByLabel('Word from the start').fill('not-this');
   await page.getByLabel('Your name').fill('Ana Só');
   await page.getByLabel('E-mail').fill('ana@orrinmouth.example');
   await page.getByLabel('Password, 12 characters or more').fill('short');
   await page.getByRole('button', { name: 'Make the account' }).click();
   await expect(page.getByText('needs 12 characters or more')).toBeVisible();
   await page.getByLabel('Password, 12 characters or more').fill('long enough for this');
+  await page.getByRole('button', { name: 'Make the account' }).click();
+  await expect(page.getByText('is not the one that was printed')).toBeVisible();
+  await page.getByLabel('Word from the start').fill(FIRST_WORD);
   await page.getByRole('button', { name: 'Make the account' }).click();
   await expect(page.getByText('There is no examination yet.')).toBeVisible();
 });

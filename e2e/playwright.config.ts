@@ -1,5 +1,9 @@
 import { defineConfig } from '@playwright/test';
 
+/** What the servers here seal with, and the word that they print for it at their first start. */
+const SECRET_KEY = 'for-the-tests-and-for-nothing-else';
+export const FIRST_WORD = 'j64gc-dkdwn';
+
 const demo = process.env.E2E_DEMO_URL ?? '';
 const empty = process.env.E2E_EMPTY_URL ?? '';
 /** The role that the server works under; the tests of the API make the same one. */
@@ -16,6 +20,7 @@ const server = (database: string, port: number, isDemo: boolean) => ({
     DATABASE_URL: asApplication(database),
     DATABASE_OWNER_URL: database,
     PORT: String(port),
+    SECRET_KEY,
     KRITIKOS_DEMO: isDemo ? '1' : '',
   },
   timeout: 60_000,

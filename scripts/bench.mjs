@@ -1,5 +1,6 @@
 // npm run bench: what was promised about speed and size, measured on this machine and printed.
 import { spawnSync } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
 import { ensureWebBuild } from './build.mjs';
 import { ensureChromium } from './chromium.mjs';
 import { ensurePackages } from './packages.mjs';
@@ -16,7 +17,12 @@ try {
     {
       cwd: root,
       stdio: 'inherit',
-      env: { ...process.env, BENCH_DATABASE_URL: postgres.url, CHROMIUM: ensureChromium() },
+      env: {
+        ...process.env,
+        BENCH_DATABASE_URL: postgres.url,
+        CHROMIUM: ensureChromium(),
+        SECRET_KEY: randomBytes(32).toString('hex'),
+      },
     },
   );
   process.exitCode = status ?? 1;

@@ -21,7 +21,7 @@ async function serve(name, demo) {
   const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...env, KRITIKOS_DEMO: demo ? '1' : '' },
+    env: { ...env, KRITIKOS_DEMO: demo ? '1' : '', SECRET_KEY: randomBytes(32).toString('hex') },
   });
   servers.push(server);
   const address = `http://127.0.0.1:${port}`;

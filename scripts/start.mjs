@@ -1,4 +1,7 @@
 // npm start: from an empty machine to the application in a browser, and watching over it.
+import { randomBytes } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { ensureWebBuild } from './build.mjs';
 import { ensurePackages } from './packages.mjs';
@@ -31,6 +34,7 @@ async function main() {
     DATABASE_URL: own ? postgres.asApplication(url) : url,
     DATABASE_OWNER_URL: own ? url : (process.env.DATABASE_OWNER_URL ?? ''),
     PORT: port,
+    SECRET_KEY: process.env.SECRET_KEY || secretKey(),
     // People with a published password only ever come into a database of our own making.
     KRITIKOS_DEMO: own && !empty ? '1' : '',
     KRITIKOS_DEMO_CANDIDATES: candidates ?? '',
@@ -73,6 +77,16 @@ function watchDatabase() {
   } catch (error) {
     console.error(error.message);
   }
+}
+
+/** What letters are sealed with, kept beside the database and not in it. */
+function secretKey() {
+  const file = join(dataFolder(), 'secret-key');
+  if (!existsSync(file)) {
+    mkdirSync(dataFolder(), { recursive: true });
+    writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 });
+  }
+  return readFileSync(file, 'utf8').trim();
 }
 
 function databaseNamed(name) {

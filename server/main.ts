@@ -2,6 +2,8 @@ import type { Server } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import type { Logger } from 'pino';
+import { firstWord } from './accounts/firstWord.ts';
+import { hasAnyAccount } from './accounts/repository.ts';
 import { sealAudit } from './audit/service.ts';
 import { offerCatalogue } from './checklists/service.ts';
 import { prepareDatabase } from './db/database.ts';
@@ -55,7 +57,7 @@ async function start(): Promise<void> {
       .catch((error: unknown) => logger.warn({ err: error }, 'the audit waits for its seal'))
       .finally(() => (busy = false));
   }, SEAL_EVERY_MILLISECONDS);
-  greet(settings, server);
+  await greet(settings, server, tools);
   process.send?.('listening');
   warmUp().catch((error: unknown) => logger.warn({ err: error }, 'the threads have not started'));
   stopWhenTold(server, tools, sealing);
@@ -80,10 +82,15 @@ async function makeReady(settings: Settings, logger: Logger): Promise<Tools> {
     if (await loadDemo(db, jobs, { candidates, seed }))
       console.log(`Loaded the demo in ${((Date.now() - started) / 1000).toFixed(1)} s.`);
   }
-  return { db, hints, jobs, post };
+  const house = { door: settings.PUBLIC_URL, secretKey: settings.SECRET_KEY };
+  return { db, hints, jobs, post, house };
 }
 
-function greet({ HOST, KRITIKOS_DEMO }: Settings, server: Server): void {
+async function greet(
+  { HOST, KRITIKOS_DEMO }: Settings,
+  server: Server,
+  { db, house }: Tools,
+): Promise<void> {
   const address = server.address();
   const port = typeof address === 'object' ? address?.port : address;
   console.log(`\nKritikos is at  http://${HOST}:${port}\n`);
@@ -91,7 +98,11 @@ function greet({ HOST, KRITIKOS_DEMO }: Settings, server: Server): void {
     console.log('Demo accounts, all with the password', DEMO_PASSWORD);
     console.log(`  lead      ${LEAD.email}  (${LEAD.name})`);
     for (const { email, name } of EXAMINERS) console.log(`  examiner  ${email}  (${name})`);
-  } else console.log('Open it to make the first account, or to sign in.');
+  } else if (await hasAnyAccount(db)) console.log('Open it to sign in.');
+  else {
+    console.log('Open it to make the first account. It asks for this word:');
+    console.log(`\n  ${firstWord(house.secretKey)}`);
+  }
   console.log('\nCtrl+C stops it.');
 }
 

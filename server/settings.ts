@@ -16,6 +16,16 @@ function isProxy(name: string): boolean {
   );
 }
 
+/** A scheme, a host and perhaps a port, without a path or anything else. */
+function isPlainOrigin(url: string): boolean {
+  if (!URL.canParse(url)) return false;
+  const { protocol, origin } = new URL(url);
+  return /^https?:$/.test(protocol) && url.replace(/\/$/, '') === origin;
+}
+
+/** Names of this machine to itself: nobody else comes by them. */
+const LOOPBACK = /^(localhost|127(\.\d+){3}|::1|\[::1\])$/;
+
 const flag = z
   .enum(['', '0', '1'], { error: 'must be 1, or left away' })
   .default('')
@@ -45,6 +55,19 @@ const settings = z.object({
     .max(65_535, 'must be from 0 to 65535')
     .default(4747),
   HOST: z.string().min(1).default('127.0.0.1'),
+  /** The address under which people open the installation, for letters and codes on paper. */
+  PUBLIC_URL: z
+    .string()
+    .refine(isPlainOrigin, 'must be an address such as https://kritikos.example.edu, and no more')
+    .transform((url) => url.replace(/\/$/, ''))
+    .default(''),
+  /** What letters that wait are sealed with; the same for every process of an installation. */
+  SECRET_KEY: z
+    .string({
+      error:
+        'is not set; npm start keeps one in its data folder, by hand it is any 32 characters that nobody can guess, the same for every process (openssl rand -hex 32)',
+    })
+    .min(32, 'must have 32 characters or more'),
   LOG_LEVEL: z
     .enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent'], {
       error: 'must be one of fatal, error, warn, info, debug, silent',
@@ -98,7 +121,23 @@ export function readSettings(environment: NodeJS.ProcessEnv): Settings {
     Object.entries(environment).filter(([, value]) => value !== undefined && value !== ''),
   );
   const read = settings.safeParse(given);
-  if (read.success) return read.data;
+  if (read.success) return withDoor(read.data);
   const [issue] = read.error.issues;
   throw new BadSetting(`The setting ${issue?.path.join('.')} ${issue?.message}.`);
+}
+
+/**
+ * Where only this machine can come, its own address will do. Where others may, it has to be said: what
+ * a request says of it anybody could write there.
+ */
+function withDoor(read: Settings): Settings {
+  const { HOST, PORT, PUBLIC_URL, TRUSTED_PROXIES } = read;
+  if (PUBLIC_URL !== '') return read;
+  if (!LOOPBACK.test(HOST) || TRUSTED_PROXIES.length > 0) {
+    throw new BadSetting(
+      'The setting PUBLIC_URL is not set. Others than this machine may come, so that letters and papers must know the address under which they do, such as https://kritikos.example.edu.',
+    );
+  }
+  const host = HOST.includes(':') && !HOST.startsWith('[') ? `[${HOST}]` : HOST;
+  return { ...read, PUBLIC_URL: `http://${host}:${PORT}` };
 }

@@ -32,7 +32,7 @@ import { LEAD, SIGNED_IN } from './access.ts';
 /** What is built once and used again: the school's shelf, the bank of stations, checklists. */
 export const bank = {
   'GET /shelf': {
-    says: 'The school’s own procedures, each in its newest version',
+    says: 'The school’s own procedures, each in its newest version, for those who lead or examine',
     access: SIGNED_IN,
     answers: z.array(shelfProcedure),
   },

@@ -4,8 +4,9 @@ import {
   chosenPassword,
   disabling,
   invitation,
+  letterRead,
   linkLook,
-  newAccount,
+  firstAccount,
   openedLink,
   passwordChange,
   person,
@@ -50,7 +51,7 @@ export const people = {
   'POST /accounts/first-administrator': {
     says: 'Make the first account of an empty installation',
     access: 'anyone',
-    body: newAccount,
+    body: firstAccount,
     answers: session,
   },
   'GET /accounts/examiners': {
@@ -113,6 +114,11 @@ export const people = {
     says: 'The letters that were written, the newest first',
     access: ADMINISTRATOR,
     answers: post,
+  },
+  'POST /post/:letter/readings': {
+    says: 'Open a letter where no mail is sent, to pass its link on; that it was read is written down',
+    access: ADMINISTRATOR,
+    answers: letterRead,
   },
   'PUT /accounts/own/password': {
     says: 'Change the own password; every other session ends',

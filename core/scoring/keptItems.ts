@@ -37,7 +37,8 @@ export function keptItems(
 
 /** `null` where the variants that were seen do not ask for the item. */
 function stateOf(key: string, score: SheetScore): ItemState | null {
-  if (key in score.shares) return 'earned';
+  // Own ones only: an item may be called like what every object has.
+  if (Object.hasOwn(score.shares, key)) return 'earned';
   if (score.unmarked.includes(key)) return 'unmarked';
   if (score.notObserved.includes(key)) return 'not-observed';
   return score.notApplicable.includes(key) ? 'not-applicable' : null;

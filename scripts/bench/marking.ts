@@ -1,4 +1,4 @@
-import { createAccount, createFirstAdministrator } from '../../server/accounts/service.ts';
+import { createAccount } from '../../server/accounts/service.ts';
 import { newestVersions } from '../../server/checklists/repository.ts';
 import { offerCatalogue } from '../../server/checklists/service.ts';
 import { prepareDatabase } from '../../server/db/database.ts';
@@ -66,11 +66,12 @@ export async function benchMarking(): Promise<void> {
 async function prepareBench(url: string): Promise<string[]> {
   const db = await prepareDatabase(url);
   await offerCatalogue(db);
-  const lead = await createFirstAdministrator(db, {
-    email: 'lead@bench.example',
-    name: 'Lead',
-    password: PASSWORD,
-  });
+  const lead = await createAccount(
+    db,
+    { email: 'lead@bench.example', name: 'Lead', password: PASSWORD },
+    ['administrator', 'lead'],
+    null,
+  );
   const { id } = await examinations.createExamination(
     db,
     { title: 'Bench', school: 'Bench', cohort: '1', heldOn: '2026-01-01', zone: 'UTC' },

@@ -2,7 +2,8 @@ import { createAccount } from './service.ts';
 import { createHash } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import { DEMO_PASSWORD, EXAMINERS, LEAD } from '../demo/people.ts';
-import { startServer } from '../testing/startServer.ts';
+import { firstWord, isFirstWord } from './firstWord.ts';
+import { SECRET_KEY, startServer } from '../testing/startServer.ts';
 
 const server = await startServer('demo');
 const empty = await startServer('empty');
@@ -188,8 +189,48 @@ describe('forged requests', () => {
   });
 });
 
+describe('the log', () => {
+  it('says that somebody could not sign in, and nothing that opens a session', async () => {
+    const somebody = await server.signIn(EXAMINERS[4].email);
+    const before = server.logged.length;
+    await somebody
+      .call('POST', '/session', {
+        email: 'somebody@else.example',
+        password: 'an unheard-of secret',
+      })
+      .expect(401);
+    server.keepSecret('an unheard-of secret');
+    const lines = server.logged.slice(before).filter((line) => line.includes('sign-in failed'));
+    expect(lines).toHaveLength(1);
+    const { req } = JSON.parse(lines[0] ?? '{}') as { req: object };
+    expect(Object.keys(req).sort()).toEqual(['id', 'method', 'url']);
+    expect(lines[0]).not.toMatch(/kritikos\.sid|csrf/i);
+  });
+});
+
 describe('the first lead account', () => {
-  const person = { email: 'First@Orrinmouth.example', name: 'Ana', password: 'a long enough one' };
+  // The browser tests, which must not import from here, type the same.
+  const word = 'j64gc-dkdwn';
+  const person = {
+    ...{ email: 'First@Orrinmouth.example', name: 'Ana', password: 'a long enough one' },
+    word,
+  };
+
+  it('asks for the word that was printed at the start, and counts guesses', async () => {
+    const guess = (typed: string) =>
+      empty.anyone.call('POST', '/accounts/first-administrator', { ...person, word: typed });
+    for (const typed of ['aaaaa-aaaaa', 'x', ` ${word.slice(0, 9)}`]) {
+      const refused = await guess(typed);
+      expect([refused.status, refused.body.errors[0].pointer]).toEqual([422, '/word']);
+    }
+    for (let i = 0; i < 5; i++) await guess('aaaaa-aaaaa').expect(422);
+    await guess(word).expect(429);
+    expect(await empty.db('account')).toEqual([]);
+    await empty.db('sign_in_attempt').delete();
+    expect(firstWord(SECRET_KEY)).toBe(word);
+    expect(isFirstWord(SECRET_KEY, word.toUpperCase().replace('-', ' '))).toBe(true);
+    expect(isFirstWord('another key of thirty-two letters', word)).toBe(false);
+  });
 
   it('can be made once, and only once', async () => {
     const session = await empty.anyone.call('GET', '/session');

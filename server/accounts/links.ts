@@ -14,25 +14,26 @@ function hashOf(token: string): Buffer {
 
 /**
  * Makes a link for one purpose and one person; older ones for the same hold no longer. The secret
- * part is answered once and kept nowhere.
+ * part is answered once; of it a hash is kept, and until it has left, a letter holds it sealed.
  */
 export async function makeLink(
   trx: Database,
   purpose: Purpose,
   subject: string,
   madeBy: string | null,
-): Promise<string> {
+): Promise<{ readonly id: string; readonly token: string }> {
   const token = randomBytes(32).toString('base64url');
+  const id = newId();
   await repository.revokeLinks(trx, purpose, subject);
   await repository.insertLink(trx, {
-    id: newId(),
+    id,
     purpose,
     tokenHash: hashOf(token),
     subject,
     madeBy,
     days: DAYS[purpose],
   });
-  return token;
+  return { id, token };
 }
 
 /** The link that this is the secret of, as long as it holds; else a problem that says what to do. */

@@ -5,7 +5,7 @@ import { pino } from 'pino';
 import { describe, expect, it } from 'vitest';
 import { DEMO_PASSWORD, EXAMINERS, LEAD } from '../demo/people.ts';
 import { PostOffice } from '../post/postOffice.ts';
-import { startServer } from '../testing/startServer.ts';
+import { SECRET_KEY, startServer } from '../testing/startServer.ts';
 
 const server = await startServer('demo');
 const administrator = await server.lead();
@@ -15,7 +15,10 @@ const people = async (): Promise<Person[]> =>
   (await administrator.call('GET', '/accounts').expect(200)).body;
 const letters = async (): Promise<Letter[]> =>
   (await administrator.call('GET', '/post').expect(200)).body.letters;
-const tokenIn = ({ body }: Letter): string => /\/welcome#([\w-]+)/.exec(body)?.[1] ?? '';
+const read = (letter: Letter | undefined) =>
+  administrator.call('POST', `/post/${letter?.id}/readings`);
+const tokenIn = async (letter: Letter | undefined): Promise<string> =>
+  /\/welcome#([\w-]+)/.exec((await read(letter).expect(200)).body.body)?.[1] ?? '';
 
 async function invite(email: string, roles: string[] = ['lead']): Promise<[Person, string]> {
   const { body } = await administrator
@@ -23,7 +26,9 @@ async function invite(email: string, roles: string[] = ['lead']): Promise<[Perso
     .expect(200);
   const [letter] = await letters();
   expect(letter?.recipient).toBe(email);
-  return [body, tokenIn(letter as Letter)];
+  const token = await tokenIn(letter);
+  server.keepSecret(token);
+  return [body, token];
 }
 const look = (token: string) => server.anyone.call('POST', '/links/invitation/look', { token });
 const choose = (token: string, password = GOOD) =>
@@ -51,16 +56,75 @@ describe('an invitation', () => {
     expect(again.status).toBe(200);
   });
 
-  it('keeps no more of its secret than a hash', async () => {
+  it('keeps no more of its secret than a hash, and a sealed letter until it has left', async () => {
     const [person, token] = await invite('hash@orrinmouth.example');
-    const { rows } = await server.db.raw('select * from link where subject = ?', [person.id]);
-    expect(JSON.stringify(rows)).not.toContain(token);
+    const everything = async () => {
+      const links = await server.db('link').where({ subject: person.id });
+      const written = await server.db('letter').where({ recipient: person.email });
+      return JSON.stringify([links, written, written.map(({ sealed }) => String(sealed))]);
+    };
+    expect(await everything()).not.toContain(token);
+    await choose(token).expect(200);
+    const [letter] = await server.db('letter').where({ recipient: person.email });
+    expect(letter.sealed).toBeNull();
+    expect(await letters()).toContainEqual(
+      expect.objectContaining({ recipient: person.email, link: 'used', waits: false }),
+    );
+    const again = await read((await letters()).find(({ recipient }) => recipient === person.email));
+    expect([again.status, again.body.title]).toEqual([410, 'Its link holds no more']);
+  });
+
+  it('is told by address and purpose alone; whoever opens it is written down', async () => {
+    const [person, token] = await invite('told@orrinmouth.example');
+    const list = await administrator.call('GET', '/post').expect(200);
+    expect(list.text).not.toContain(token);
+    expect(list.body.letters[0]).toMatchObject({
+      recipient: person.email,
+      purpose: 'invitation',
+      link: 'holds',
+      waits: true,
+    });
+    const opened = await server
+      .db('audit_entry')
+      .where({ action: 'letter read', subject: list.body.letters[0].id });
+    expect(opened).toMatchObject([
+      { account_id: administrator.account?.id, detail: { recipient: person.email } },
+    ]);
+    const examiner = await server.signIn(EXAMINERS[2].email);
+    await examiner.call('POST', `/post/${list.body.letters[0].id}/readings`).expect(403);
+  });
+
+  it('goes to the address of the settings, whatever a request says of itself', async () => {
+    const { body } = await administrator
+      .call('POST', '/accounts', {
+        ...{ email: 'door@orrinmouth.example', name: 'D', roles: ['lead'] },
+      })
+      .set('host', 'evil.example')
+      .set('x-forwarded-host', 'evil.example')
+      .expect(200);
+    const letter = (await letters()).find(({ recipient }) => recipient === body.email);
+    expect((await read(letter)).body.body).toMatch(/^http:\/\/kritikos\.test\/welcome#/m);
+  });
+
+  it('to somebody who was disabled since holds no longer', async () => {
+    const [person, token] = await invite('gone@orrinmouth.example');
+    const disable = (disabled: boolean) =>
+      administrator.call('PUT', `/accounts/${person.id}/disabling`, { disabled }).expect(200);
+    // A link of before, which was not revoked with the account.
+    await server.db('account').where({ id: person.id }).update({ disabled_at: server.db.fn.now() });
+    expect((await look(token)).status).toBe(410);
+    expect((await choose(token)).status).toBe(410);
+    expect((await server.db('account').where({ id: person.id }).first()).password_hash).toBeNull();
+    await disable(false);
+    await disable(true);
+    await disable(false);
+    expect((await look(token)).body.title).toBe('There is a newer link');
   });
 
   it('that was used, replaced, expired, or is none says so, and changes nothing', async () => {
     const [person, first] = await invite('often@orrinmouth.example');
     await administrator.call('POST', `/accounts/${person.id}/link`).expect(200);
-    const second = tokenIn((await letters())[0] as Letter);
+    const second = await tokenIn((await letters())[0]);
     const why = async (token: string) => {
       const { status, body } = await choose(token);
       return [status, body.title];
@@ -76,7 +140,7 @@ describe('an invitation', () => {
     expect(await why(second)).toEqual([410, 'This link has expired']);
     expect(await why('x'.repeat(43))).toEqual([410, 'This link is none of ours']);
     await administrator.call('POST', `/accounts/${person.id}/link`).expect(200);
-    const third = tokenIn((await letters())[0] as Letter);
+    const third = await tokenIn((await letters())[0]);
     const both = await Promise.all([choose(third), choose(third, 'nine-slow-otters')]);
     expect(both.map((r) => r.status).sort()).toEqual([200, 409]);
     expect(await why(third)).toEqual([410, 'This link was used already']);
@@ -100,7 +164,7 @@ describe('a new password', () => {
     const [letter] = await letters();
     expect(letter?.subject).toMatch(/new password/);
     await examiner.call('GET', '/own/stations').expect(200); // until it is chosen, all goes on
-    await choose(tokenIn(letter as Letter)).expect(200);
+    await choose(await tokenIn(letter)).expect(200);
     await examiner.call('GET', '/own/stations').expect(401);
     await expect(server.signIn(EXAMINERS[5].email)).rejects.toThrow(/Could not sign in/);
   });
@@ -204,6 +268,7 @@ describe('the post', () => {
     await server.db('letter').delete();
     await invite('mail@orrinmouth.example');
     const away = new PostOffice(server.tools.db, logger, {
+      SECRET_KEY,
       SMTP_URL: 'smtp://127.0.0.1:1',
       MAIL_FROM: 'school@orrinmouth.example',
     });
@@ -214,6 +279,7 @@ describe('the post', () => {
       problem: expect.stringMatching(/ECONNREFUSED/),
     });
     const office = new PostOffice(server.tools.db, logger, {
+      SECRET_KEY,
       SMTP_URL: `smtp://127.0.0.1:${port}?ignoreTLS=true`,
       MAIL_FROM: 'school@orrinmouth.example',
     });
@@ -223,6 +289,9 @@ describe('the post', () => {
     mailServer.close();
     expect((await letters())[0]).toMatchObject({ sentAt: expect.any(String), problem: null });
     expect(received).toHaveLength(1);
+    expect(received[0]?.replace(/=\r?\n/g, '')).toContain('http://kritikos.test/welcome#');
+    const [gone] = await server.db('letter');
+    expect(gone.sealed).toBeNull();
     expect(received[0]).toContain('To: mail@orrinmouth.example');
     expect(received[0]).toContain('From: school@orrinmouth.example');
   });

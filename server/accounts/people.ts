@@ -10,23 +10,21 @@ import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
 import type { Hints } from '../hints/hints.ts';
 import { newId } from '../http/newId.ts';
-import { conflict, invalid, notFound } from '../http/problems.ts';
+import { conflict, HttpProblem, invalid, notFound } from '../http/problems.ts';
 import { endSessions } from '../http/sessionStore.ts';
-import { insertLetter } from '../post/repository.ts';
-import { useLink } from './linkRepository.ts';
+import type { House } from '../http/route.ts';
+import { LINK, writeLetter } from '../post/letters.ts';
+import { revokeLinks, useLink } from './linkRepository.ts';
 import { makeLink, requireLink } from './links.ts';
 import * as accounts from './repository.ts';
 import { hashChosen } from './service.ts';
-
-/** The address under which people open this installation, for the links in letters. */
-export type Door = string;
 
 /** Makes an account whose owner chooses the password by a link, and writes the letter with it. */
 export async function invite(
   db: Database,
   { email, name, roles }: Invitation,
   by: Account,
-  door: Door,
+  house: House,
 ): Promise<Person> {
   if (await accounts.findByEmail(db, email)) {
     throw invalid([{ pointer: '/email', detail: 'has an account already' }]);
@@ -40,35 +38,41 @@ export async function invite(
       subject: id,
       detail: { roles },
     });
-    await writeTo(trx, await requirePerson(trx, id), by, door);
+    await writeTo(trx, await requirePerson(trx, id), by, house);
     return requirePerson(trx, id);
   });
 }
 
 /** Sends the invitation again, or where a password was chosen already, a link for a new one. */
-export async function sendLink(db: Database, id: string, by: Account, door: Door): Promise<Person> {
+export async function sendLink(
+  db: Database,
+  id: string,
+  by: Account,
+  house: House,
+): Promise<Person> {
   return db.transaction(async (trx) => {
     const person = await requirePerson(trx, id);
     if (person.disabledAt !== null) {
       throw conflict('This account is disabled', 'Enable it first, then send the link.');
     }
-    await writeTo(trx, person, by, door);
+    await writeTo(trx, person, by, house);
     await recordAction(trx, { accountId: by.id, action: 'link sent', subject: id });
     return person;
   });
 }
 
-async function writeTo(trx: Database, to: Person, by: Account, door: Door): Promise<void> {
+async function writeTo(trx: Database, to: Person, by: Account, house: House): Promise<void> {
   const purpose = to.invited ? 'invitation' : 'new-password';
-  const token = await makeLink(trx, purpose, to.id, by.id);
+  const { id: linkId, token } = await makeLink(trx, purpose, to.id, by.id);
   const [subject, sentence] = to.invited
     ? [
         'Your account in Kritikos',
         `${by.name} has made an account for you (${to.roles.join(', ')}).`,
       ]
     : ['A new password for Kritikos', `${by.name} has asked for a new password for you.`];
-  await insertLetter(trx, {
-    id: newId(),
+  await writeLetter(trx, house.secretKey, {
+    linkId,
+    link: `${house.door}/welcome#${token}`,
     recipient: to.email,
     subject,
     body: [
@@ -76,7 +80,7 @@ async function writeTo(trx: Database, to: Person, by: Account, door: Door): Prom
       '',
       `${sentence} Choose a password here:`,
       '',
-      `${door}/welcome#${token}`,
+      LINK,
       '',
       to.invited
         ? 'The link holds for seven days and works once.'
@@ -90,7 +94,7 @@ const BY_LINK = ['invitation', 'new-password'] as const;
 /** Whom a link is for; looking does not use it up. */
 export async function lookAtLink(db: Database, token: string): Promise<OpenedLink> {
   const link = await requireLink(db, BY_LINK, token);
-  const { name, email } = await requirePerson(db, link.subject);
+  const { name, email } = await requireEnabled(db, link.subject);
   return { name, email, expiresAt: link.expiresAt };
 }
 
@@ -100,9 +104,10 @@ export async function choosePassword(
   { token, password }: ChosenPassword,
 ): Promise<Account> {
   const link = await requireLink(db, BY_LINK, token);
-  const person = await requirePerson(db, link.subject);
+  const person = await requireEnabled(db, link.subject);
   const passwordHash = await hashChosen(password, 'password', person);
   return db.transaction(async (trx) => {
+    await requireEnabled(trx, person.id);
     if (!(await useLink(trx, link.id))) {
       throw conflict('This link was used meanwhile', 'Sign in with the password that was chosen.');
     }
@@ -116,6 +121,17 @@ export async function choosePassword(
     const { id, email, name, roles } = person;
     return { id, email, name, roles };
   });
+}
+
+async function requireEnabled(db: Database, id: string): Promise<Person> {
+  const person = await requirePerson(db, id);
+  if (person.disabledAt === null) return person;
+  throw new HttpProblem(
+    410,
+    'gone',
+    'This account is disabled',
+    'Its links hold no longer. Ask an administrator.',
+  );
 }
 
 export async function requirePerson(db: Database, id: string): Promise<Person> {
@@ -157,7 +173,10 @@ export async function setDisabled(
   return db.transaction(async (trx) => {
     await requirePerson(trx, id);
     await keepAnAdministrator(() => accounts.setDisabled(trx, id, disabled));
-    if (disabled) await endSessions(trx, id);
+    if (disabled) {
+      await endSessions(trx, id);
+      for (const purpose of BY_LINK) await revokeLinks(trx, purpose, id);
+    }
     await recordAction(trx, {
       accountId: by.id,
       action: disabled ? 'account disabled' : 'account enabled',

@@ -2,7 +2,6 @@ import type { Account, Session } from '@kritikos/contracts/accounts';
 import type { Request } from 'express';
 import type { Database } from '../db/database.ts';
 import { HttpProblem } from '../http/problems.ts';
-import { doorOf } from '../http/door.ts';
 import { route } from '../http/route.ts';
 import { csrf } from '../http/session.ts';
 import { accountsWith, hasAnyAccount, listPeople } from './repository.ts';
@@ -22,27 +21,30 @@ export const accountRoutes = [
       throw thrown;
     }
   }),
-  route('DELETE /session', async ({ db, account, request, response }) => {
+  route('DELETE /session', async ({ db, hints, account, request, response }) => {
     await service.signOut(db, account);
     await new Promise<void>((resolve, reject) => {
       request.session.destroy((error: unknown) => (error ? reject(error as Error) : resolve()));
     });
     response.clearCookie('kritikos.sid');
+    // A stream was opened with this session; those of other sessions open anew by themselves.
+    await hints.accountChanged(db, account.id);
     return null;
   }),
-  route('POST /accounts/first-administrator', async ({ db, body, request }) =>
-    begin(db, request, await service.createFirstAdministrator(db, body)),
-  ),
+  route('POST /accounts/first-administrator', async ({ db, house, body, request }) => {
+    const address = request.ip ?? 'unknown';
+    return begin(db, request, await service.createFirstAdministrator(db, house, body, address));
+  }),
   route('GET /accounts/examiners', ({ db }) => accountsWith(db, 'examiner')),
   route('GET /accounts/leads', ({ db }) => accountsWith(db, 'lead')),
-  route('POST /accounts/examiners', async ({ db, body, account: lead, request }) => {
+  route('POST /accounts/examiners', async ({ db, house, body, account: lead }) => {
     const wanted = { ...body, roles: ['examiner' as const] };
-    const { id, email, name, roles } = await people.invite(db, wanted, lead, doorOf(request));
+    const { id, email, name, roles } = await people.invite(db, wanted, lead, house);
     return { id, email, name, roles };
   }),
   route('GET /accounts', ({ db }) => listPeople(db)),
-  route('POST /accounts', ({ db, body, account, request }) =>
-    people.invite(db, body, account, doorOf(request)),
+  route('POST /accounts', ({ db, house, body, account }) =>
+    people.invite(db, body, account, house),
   ),
   route('PUT /accounts/:account/roles', ({ db, hints, params, body, account }) =>
     people.changeRoles(db, params.account, body.roles, account, hints),
@@ -50,15 +52,18 @@ export const accountRoutes = [
   route('PUT /accounts/:account/disabling', ({ db, hints, params, body, account }) =>
     people.setDisabled(db, params.account, body.disabled, account, hints),
   ),
-  route('POST /accounts/:account/link', ({ db, params, account, request }) =>
-    people.sendLink(db, params.account, account, doorOf(request)),
+  route('POST /accounts/:account/link', ({ db, house, params, account }) =>
+    people.sendLink(db, params.account, account, house),
   ),
   route('POST /links/invitation/look', ({ db, body }) => people.lookAtLink(db, body.token)),
-  route('POST /links/invitation', async ({ db, body, request }) =>
-    begin(db, request, await people.choosePassword(db, body)),
-  ),
-  route('PUT /accounts/own/password', async ({ db, body, account: own, request }) => {
+  route('POST /links/invitation', async ({ db, hints, body, request }) => {
+    const account = await people.choosePassword(db, body);
+    await hints.accountChanged(db, account.id);
+    return begin(db, request, account);
+  }),
+  route('PUT /accounts/own/password', async ({ db, hints, body, account: own, request }) => {
     await service.changePassword(db, own, body);
+    await hints.accountChanged(db, own.id);
     return begin(db, request, own);
   }),
 ];

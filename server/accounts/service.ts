@@ -1,5 +1,6 @@
 import type {
   Account,
+  FirstAccount,
   NewAccount,
   PasswordChange,
   Role,
@@ -11,6 +12,8 @@ import type { Database } from '../db/database.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, HttpProblem, invalid } from '../http/problems.ts';
 import { endSessions } from '../http/sessionStore.ts';
+import type { House } from '../http/route.ts';
+import { isFirstWord } from './firstWord.ts';
 import { whyTooEasy } from './commonPassword.ts';
 import { countGuess, countSignIn } from './limits.ts';
 import * as accounts from './repository.ts';
@@ -70,11 +73,22 @@ async function refuseEasyPassword(
 
 /**
  * Makes the very first account: an administrator, who may lead examinations too. Works once, on an
- * empty installation.
+ * empty installation, for whoever has the word that was shown at its start.
  */
-export async function createFirstAdministrator(db: Database, person: NewAccount): Promise<Account> {
+export async function createFirstAdministrator(
+  db: Database,
+  { secretKey }: House,
+  { word, ...person }: FirstAccount,
+  address: string,
+): Promise<Account> {
   // Once there is somebody, asking again costs no more than looking.
   if (await accounts.hasAnyAccount(db)) throw madeAlready();
+  const takeBack = await countSignIn(db, 'the first account', address);
+  if (!isFirstWord(secretKey, word)) {
+    const detail = 'is not the one that was printed when the server was started';
+    throw invalid([{ pointer: '/word', detail }]);
+  }
+  await takeBack();
   const passwordHash = await hashChosen(person.password, 'password', person);
   return db.transaction(async (trx) => {
     await trx.raw('lock table account in share row exclusive mode');

@@ -17,6 +17,16 @@ export async function recordAction(
   });
 }
 
+/** Writes down that somebody asked for what is not open to them. */
+export async function recordRefusal(
+  db: Database,
+  accountId: string,
+  { method, path }: { readonly method: string; readonly path: string },
+): Promise<void> {
+  const detail = { method, path: path.slice(0, 300) };
+  await recordAction(db, { accountId, action: 'refused', detail });
+}
+
 const ENTRY = `e.id, to_char(e.at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"') as at,
   e.account_id as "accountId", e.action, e.subject, e.detail::text as detail`;
 

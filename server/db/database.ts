@@ -26,6 +26,7 @@ import * as papers from './migrations/0020_papers.ts';
 import * as panels from './migrations/0021_panels.ts';
 import * as jobsThatBeat from './migrations/0022_jobs_that_beat.ts';
 import * as standsAt from './migrations/0023_stands_at.ts';
+import * as sealedLetters from './migrations/0024_sealed_letters.ts';
 import { refuseOthers } from './notOurs.ts';
 import { limitRole } from './roles.ts';
 
@@ -62,6 +63,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0021_panels': panels,
   '0022_jobs_that_beat': jobsThatBeat,
   '0023_stands_at': standsAt,
+  '0024_sealed_letters': sealedLetters,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

@@ -44,6 +44,7 @@ async function start(url: string, settings: Record<string, string> = {}): Promis
       DATABASE_URL: url && asApplication(url),
       DATABASE_OWNER_URL: url,
       PORT: '0',
+      SECRET_KEY: 'for-the-tests-and-for-nothing-else',
       ...settings,
     },
   });

@@ -17,6 +17,9 @@ const JUDGES = [
 ] as const;
 const SEED = 20_270_301;
 
+/** Nobody is written to, and the links are followed here. */
+const NOWHERE = { door: '', secretKey: '' };
+
 /**
  * The panel that sets next year's provisional standard, as it stands in the middle of its work: the
  * first round is closed with a judge missing and one who stands apart, the second is open.
@@ -46,7 +49,7 @@ export async function seatNextYearsPanel(
   if (!panel) throw new Error('The demo has no panel.');
   const seats: { token: string; hawk: number }[] = [];
   for (const { name, hawk } of JUDGES) {
-    const { link } = await panels.giveSeat(db, panel.id, { name, email: null }, '', lead);
+    const { link } = await panels.giveSeat(db, panel.id, { name, email: null }, NOWHERE, lead);
     seats.push({ token: link.split('#')[1] ?? '', hawk });
   }
   const chance = seededChance(SEED);

@@ -4,7 +4,7 @@ import type { BankStation } from '@kritikos/contracts/stations';
 import { seededChance } from '@kritikos/core/numerics/random';
 import type { Chance } from '@kritikos/core/numerics/random';
 import { hasAnyAccount } from '../accounts/repository.ts';
-import { createAccount, createFirstAdministrator } from '../accounts/service.ts';
+import { createAccount } from '../accounts/service.ts';
 import { confirmBriefing } from '../calibration/service.ts';
 import { findChecklistVersion, makeNextVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
@@ -75,7 +75,12 @@ interface Stage {
  */
 export async function loadDemo(db: Database, jobs: Jobs, size = USUAL_SIZE): Promise<boolean> {
   if (await hasAnyAccount(db)) return false;
-  const lead = await createFirstAdministrator(db, { ...LEAD, password: DEMO_PASSWORD });
+  const lead = await createAccount(
+    db,
+    { ...LEAD, password: DEMO_PASSWORD },
+    ['administrator', 'lead'],
+    null,
+  );
   const examiners = await Promise.all(
     EXAMINERS.map((person) =>
       createAccount(db, { ...person, password: DEMO_PASSWORD }, ['examiner'], lead),

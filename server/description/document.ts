@@ -4,7 +4,7 @@ import type { ByRight, ByRole, Contract, Right } from '@kritikos/contracts/contr
 import { id } from '@kritikos/contracts/primitives';
 import { problem } from '@kritikos/contracts/problem';
 import { z } from 'zod';
-import { TABLE_TYPES } from '../http/readBody.ts';
+import { TABLE_TYPES } from '../http/bodies.ts';
 import { createDocument } from 'zod-openapi';
 import type { ZodOpenApiOperationObject, ZodOpenApiPathsObject } from 'zod-openapi';
 

@@ -177,6 +177,28 @@ describe('a stream', () => {
     await stream.over;
   });
 
+  it('ends when its session is signed out, and another session’s opens anew', async () => {
+    const person = await signIn(0, LEAD.email);
+    const stream = await listen(1, person);
+    const signedOut = await fetch(`${processes[0]?.url}/session`, {
+      method: 'DELETE',
+      headers: person.headers,
+    });
+    expect(signedOut.status).toBe(200);
+    await stream.over;
+    expect((await listen(1, person)).status).toBe(401);
+  });
+
+  it('is one of twenty of an account; the oldest goes', async () => {
+    const person = await signIn(0, LEAD.email);
+    const streams = [];
+    for (let i = 0; i < 21; i++) streams.push(await listen(0, person));
+    await streams[0]?.over;
+    const still = await Promise.race([streams[1]?.over, pause(300).then(() => 'open')]);
+    expect(still).toBe('open');
+    for (const { close } of streams) close();
+  });
+
   it('ends at once when the server stops', async () => {
     const stream = await listen(1, await signIn(1, LEAD.email));
     const began = Date.now();

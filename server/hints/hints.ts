@@ -12,6 +12,9 @@ const CHANNEL = 'kritikos_hint';
 const EVERY_MILLISECONDS = 1_000;
 /** Changes are gathered for so long before the database is told of them. */
 const GATHER_MILLISECONDS = 150;
+/** More pages than anybody has open at once. */
+const MOST_STREAMS = 20;
+const LONGEST_MILLISECONDS = 15 * 60_000;
 /** A comment now and then, so that no proxy takes a quiet stream for a dead one. */
 const HEARTBEAT_MILLISECONDS = 25_000;
 
@@ -96,8 +99,17 @@ export class Hints {
       'x-accel-buffering': 'no',
     });
     const leads = roles.includes('lead');
+    const own = [...this.listeners].filter((one) => one.account === account);
+    // The oldest goes: a page that is still open opens its own anew.
+    for (const { response: oldest } of own.slice(0, Math.max(0, own.length + 1 - MOST_STREAMS)))
+      oldest.end();
     const listener: Stream = { account, response, examinations, leads };
-    response.on('close', () => this.listeners.delete(listener));
+    // A session may have run out meanwhile; what opens anew shows that it has not.
+    const over = setTimeout(() => response.end(), LONGEST_MILLISECONDS);
+    response.on('close', () => {
+      clearTimeout(over);
+      this.listeners.delete(listener);
+    });
     if (this.stopped) response.end();
     else {
       this.listeners.add(listener);

@@ -6,13 +6,14 @@ import { pinoHttp } from 'pino-http';
 import { tapLine } from '../marking/tapLine.ts';
 import { routes } from '../routes.ts';
 import type { Settings } from '../settings.ts';
+import { admission } from './admission.ts';
 import { answer } from './answer.ts';
 import { problems } from './asProblem.ts';
+import { bodyOf } from './bodies.ts';
 import { notFound } from './problems.ts';
-import { readBody, readOpenFile, readTableBody } from './readBody.ts';
 import type { Tools } from './route.ts';
 import { apiHeaders, pageHeaders } from './securityHeaders.ts';
-import { refuseForgeries, sessions } from './session.ts';
+import { refuseForgeries, sessions, sessionSecret } from './session.ts';
 import { webApplication } from './webApplication.ts';
 
 /** The whole server over one database: sessions, routes, the built web application, problems. */
@@ -29,13 +30,13 @@ export async function application(
   app.set('trust proxy', settings.TRUSTED_PROXIES);
   const api = express.Router();
   api.use(apiHeaders(settings.HSTS_SECONDS));
-  api.use(tapLine(db, hints));
-  api.use(pinoHttp({ logger, autoLogging: false }));
-  api.use(await sessions(db));
+  const secret = await sessionSecret(db);
+  api.use(tapLine(db, hints, secret));
+  api.use(pinoHttp({ logger, autoLogging: false, serializers: { req: withoutSecrets } }));
+  api.use(sessions(db, secret));
   api.use(refuseForgeries);
   for (const route of routes) {
-    const read = bodyReader(route);
-    api[route.method](route.path, ...read, answer(route, tools));
+    api[route.method](route.path, admission(route, db), ...bodyOf(route), answer(route, tools));
   }
   api.use(() => {
     throw notFound('address');
@@ -47,7 +48,7 @@ export async function application(
   return app;
 }
 
-function bodyReader({ takes }: (typeof routes)[number]) {
-  if (takes === 'table') return [readTableBody];
-  return takes === 'open file' ? [readOpenFile] : readBody;
+/** What a log may say of a request: no header, since cookie and token open a session. */
+function withoutSecrets({ id, method, url }: { id: unknown; method: string; url: string }) {
+  return { id, method, url };
 }

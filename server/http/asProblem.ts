@@ -1,7 +1,7 @@
 import type { ErrorRequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { isDatabaseAway } from '../db/isDatabaseAway.ts';
-import { LARGEST_BODY } from './readBody.ts';
+import { LARGEST_BODY } from './bodies.ts';
 import { HttpProblem } from './problems.ts';
 
 /** How long a browser is to wait before it asks a server again whose database is away. */
@@ -41,7 +41,7 @@ function asProblem(error: unknown): HttpProblem {
     return new HttpProblem(400, 'unreadable', 'The body is not valid JSON', 'Nothing was saved.');
   }
   if (type === 'charset.unsupported' || type === 'encoding.unsupported') {
-    return new HttpProblem(415, 'unsupported-type', 'The text must be plain UTF-8');
+    return new HttpProblem(415, 'unsupported-type', 'The body must be plain UTF-8, and not packed');
   }
   if (
     type === 'request.aborted' ||

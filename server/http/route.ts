@@ -22,6 +22,15 @@ export interface Tools {
   readonly hints: Hints;
   readonly jobs: Jobs;
   readonly post: PostOffice;
+  /** What the settings say of this installation, and only they know. */
+  readonly house: House;
+}
+
+export interface House {
+  /** The address under which people open it, for links in letters and codes on paper. */
+  readonly door: string;
+  /** What seals that must not be read in the database. */
+  readonly secretKey: string;
 }
 
 interface Around extends Tools {

@@ -1,4 +1,5 @@
 import cookie from 'cookie';
+import { unsign } from 'cookie-signature';
 import { csrfSync } from 'csrf-sync';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
@@ -11,10 +12,10 @@ const COOKIE = 'kritikos.sid';
 const TWELVE_HOURS = 12 * 60 * 60 * 1000;
 
 /** Reads the session of every request, and who calls. */
-export async function sessions(db: Database): Promise<RequestHandler> {
+export function sessions(db: Database, secret: string): RequestHandler {
   return session({
     name: COOKIE,
-    secret: await sessionSecret(db),
+    secret,
     store: new SessionStore(db, TWELVE_HOURS),
     resave: false,
     saveUninitialized: false,
@@ -23,7 +24,8 @@ export async function sessions(db: Database): Promise<RequestHandler> {
   });
 }
 
-async function sessionSecret(db: Database): Promise<string> {
+/** What session ids are signed with; made with the database. */
+export async function sessionSecret(db: Database): Promise<string> {
   await db('setting')
     .insert({ name: 'session-secret', value: randomBytes(32).toString('hex') })
     .onConflict('name')
@@ -52,13 +54,13 @@ export interface Credentials {
 }
 
 /**
- * Reads the credentials of a request without the session itself. The signature of the cookie is
- * not looked at: it spares the database made-up ids, and the id alone is what opens a session.
+ * Reads the credentials of a request without the session itself, which the database is asked for
+ * later. The signature of the cookie says that it is one of ours: nothing is read for a made-up one.
  */
-export function credentialsOf(request: Request): Credentials | null {
+export function credentialsOf(request: Request, secret: string): Credentials | null {
   const token = request.headers['x-csrf-token'];
   const signed = cookie.parse(request.headers.cookie ?? '')[COOKIE];
-  const sid = signed?.match(/^s:([^.]+)\./)?.[1];
+  const sid = signed?.startsWith('s:') === true && unsign(signed.slice(2), secret);
   return sid && typeof token === 'string' ? { sessionHash: hashOf(sid), token } : null;
 }
 

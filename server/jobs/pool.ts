@@ -3,6 +3,9 @@ import type { ImportPreview } from '@kritikos/contracts/examinations';
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import type { CandidateFileJob } from './candidateFileJob.ts';
+import { closeCarefulPool, readCarefully } from './carefulPool.ts';
+import type { Careful } from './carefulPool.ts';
+import type { OpenFileJob, OpenFileRead } from './openFileJob.ts';
 import type { Standard } from '@kritikos/core/standards/setStandard';
 import type { BootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import type { BootstrapJob } from './bootstrapJob.ts';
@@ -129,8 +132,12 @@ export function readCandidates(job: CandidateFileJob): Promise<ImportPreview> {
   return run('./candidateFileJob.ts', job);
 }
 
-export function readStudents(job: StudentFileJob, around?: Around): Promise<StudentFileRead> {
-  return run('./studentFileJob.ts', job, around);
+export function readStudents(job: StudentFileJob, around?: Careful): Promise<StudentFileRead> {
+  return readCarefully('./studentFileJob.ts', job, around);
+}
+
+export function readOpenFile(job: OpenFileJob): Promise<OpenFileRead> {
+  return readCarefully('./openFileJob.ts', job);
 }
 
 export function recompute(job: RecomputationJob, around?: Around): Promise<Recomputed> {
@@ -145,4 +152,5 @@ export async function warmUp(): Promise<void> {
 export async function closeJobs(): Promise<void> {
   await pool?.destroy();
   pool = undefined;
+  await closeCarefulPool();
 }

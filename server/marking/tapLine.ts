@@ -5,7 +5,7 @@ import type { RequestHandler } from 'express';
 import type { Database } from '../db/database.ts';
 import type { Hints } from '../hints/hints.ts';
 import { isDatabaseAway } from '../db/isDatabaseAway.ts';
-import { readBody } from '../http/readBody.ts';
+import { readJson } from '../http/bodies.ts';
 import { comesFromElsewhere, credentialsOf } from '../http/session.ts';
 import { recordTapsAs } from './recordTaps.ts';
 import type { TapLine } from './recordTaps.ts';
@@ -21,11 +21,14 @@ import { TapQueue } from './tapQueue.ts';
  * read, a submission, a sheet that is somebody else’s) goes on the way of all requests, which says
  * why not.
  */
-export function tapLine(db: Database, hints: Hints): Router {
+export function tapLine(db: Database, hints: Hints, secret: string): Router {
   const queue: TapLine = new TapQueue((requests) => recordTapsTogether(db, requests));
+  /** Who has no session of ours is read nothing of, here. */
+  const admit: RequestHandler = (request, _response, next) =>
+    next(credentialsOf(request, secret) && !comesFromElsewhere(request) ? undefined : 'route');
   const answer: RequestHandler = async (request, response, next) => {
-    const credentials = credentialsOf(request);
-    if (!credentials || comesFromElsewhere(request)) return next();
+    const credentials = credentialsOf(request, secret);
+    if (!credentials) return next();
     const sheet = id.safeParse(request.params.sheet);
     const batch = recordEvents.safeParse(request.body);
     if (!sheet.success || !batch.success) return next();
@@ -39,5 +42,5 @@ export function tapLine(db: Database, hints: Hints): Router {
     response.json(recorded);
     hints.sheetChanged(sheet.data);
   };
-  return Router().post('/sheets/:sheet/events', ...readBody, answer);
+  return Router().post('/sheets/:sheet/events', admit, readJson, answer);
 }

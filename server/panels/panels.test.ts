@@ -1,6 +1,7 @@
 import type { Panel, PanelList, Sitting, Standing } from '@kritikos/contracts/panels';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { startServer } from '../testing/startServer.ts';
+import { textOf } from '../post/letters.ts';
+import { SECRET_KEY, startServer } from '../testing/startServer.ts';
 import type { Caller } from '../testing/startServer.ts';
 
 const server = await startServer('demo');
@@ -185,6 +186,46 @@ describe('a panel of four judges in two rounds', () => {
     expect((await sit(token)).words).toEqual([{ subject: key, share: null, placement: null }]);
     expect(await server.db('panel_judgement').whereIn('id', [first.id, later.id])).toHaveLength(2);
   });
+
+  it('takes no word under the id of another: of a second seat, or saying something else', async () => {
+    const panel = await makePanel({});
+    const [token, other] = [await seat(panel, 'Edda Vane'), await seat(panel, 'Fenn Oriel')];
+    await act(panel, 'rounds');
+    const [key = '', second = ''] = panel.subjects.map((subject) => subject.key);
+    const first = word(key, 0.4);
+    await say(token, 1, [first]).expect(200);
+    const stolen = await say(other, 1, [first, word(second, 0.9)]);
+    expect([stolen.status, stolen.body.errors]).toEqual([
+      422,
+      [{ pointer: '/words/0/id', detail: 'is the id of another word' }],
+    ]);
+    expect((await sit(other)).words).toEqual([]);
+    for (const changed of [{ share: 0.5 }, { subject: second }]) {
+      await say(token, 1, [{ ...first, ...changed }]).expect(422);
+    }
+    expect((await sit(token)).words).toEqual([{ subject: key, share: 0.4, placement: null }]);
+  });
+
+  it('takes words without end from nobody', async () => {
+    const panel = await makePanel({});
+    const token = await seat(panel, 'Edda Vane');
+    await act(panel, 'rounds');
+    const key = panel.subjects[0]?.key ?? '';
+    const { id: own } = await server.db('panel_seat').where({ panel_id: panel.id }).first();
+    await say(token, 1, [word(key, 0.4)]).expect(200);
+    // As many as were said in a long night.
+    await server.db.raw(
+      `insert into panel_judgement (id, seat_id, number, subject, share)
+       select gen_random_uuid(), ?, 1, ?, 0.5 from generate_series(1, 6000)`,
+      [own, key],
+    );
+    const refused = await say(token, 1, [word(key, 0.3)]);
+    expect([refused.status, refused.body.title]).toEqual([
+      429,
+      'More was said in this round than a panel can ask',
+    ]);
+    await handIn(token, 1).expect(200);
+  });
 });
 
 describe('the other forms', () => {
@@ -246,7 +287,8 @@ describe('a seat', () => {
     const panel = await makePanel({});
     const old = await seat(panel, 'Hedda Quill', 'hedda@another.example');
     const letter = await server.db('letter').where({ recipient: 'hedda@another.example' }).first();
-    expect(letter.body).toContain(`/panel#${old}`);
+    expect(JSON.stringify(letter)).not.toContain(old);
+    expect(textOf(SECRET_KEY, letter)).toContain(`/panel#${old}`);
     const { seats } = await again(panel);
     const { body } = await lead.call('POST', `/seats/${seats[0]?.id}/links`).expect(200);
     expect(body.code).toMatch(/^<svg/);

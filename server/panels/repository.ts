@@ -226,13 +226,16 @@ export async function listEvents(db: Database, panelId: string) {
   return rows.map(({ at, ...event }: { at: Date }) => ({ ...event, at: at.toISOString() }));
 }
 
-/** Writes down what a judge says; a word that is there already is left as it is. */
+/**
+ * Writes down what a judge says; a word that is there already is left as it is. Answers with the ids
+ * that are other words: of another seat, another round, or another saying.
+ */
 export async function insertWords(
   trx: Database,
   seatId: string,
   number: number,
   words: readonly Said[],
-): Promise<void> {
+): Promise<ReadonlySet<string>> {
   await trx('panel_judgement')
     .insert(
       words.map(({ id, subject, share, placement }) => ({
@@ -247,6 +250,33 @@ export async function insertWords(
     )
     .onConflict('id')
     .ignore();
+  const kept = await trx('panel_judgement')
+    .whereIn(
+      'id',
+      words.map(({ id }) => id),
+    )
+    .select('id', 'seat_id', 'number', 'subject', 'share', 'difficulty', 'relevance');
+  const same = new Map(words.map((word) => [word.id, word]));
+  return new Set(
+    kept.flatMap((row) => {
+      const word = same.get(row.id);
+      const is =
+        word !== undefined &&
+        row.seat_id === seatId &&
+        row.number === number &&
+        row.subject === word.subject &&
+        row.share === word.share &&
+        row.difficulty === (word.placement?.difficulty ?? null) &&
+        row.relevance === (word.placement?.relevance ?? null);
+      return is ? [] : [row.id as string];
+    }),
+  );
+}
+
+/** How much a judge has said in a round, whatever became of it since. */
+export async function countWords(db: Database, seatId: string, number: number): Promise<number> {
+  const [row] = await db('panel_judgement').where({ seat_id: seatId, number }).count('* as n');
+  return Number(row?.n ?? 0);
 }
 
 export interface Word {

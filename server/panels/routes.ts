@@ -1,5 +1,4 @@
 import type { Hints } from '../hints/hints.ts';
-import { doorOf } from '../http/door.ts';
 import { route } from '../http/route.ts';
 import * as service from './service.ts';
 import { handIn, readSitting, readStanding, takeWords } from './sitting.ts';
@@ -23,11 +22,11 @@ export const panelRoutes = [
     hints.examinationChanged(params.examination);
     return list;
   }),
-  route('POST /panels/:panel/seats', ({ db, params, body, account, request }) =>
-    service.giveSeat(db, params.panel, body, doorOf(request), account),
+  route('POST /panels/:panel/seats', ({ db, house, params, body, account }) =>
+    service.giveSeat(db, params.panel, body, house, account),
   ),
-  route('POST /seats/:seat/links', ({ db, params, account, request }) =>
-    service.linkSeat(db, params.seat, doorOf(request), account),
+  route('POST /seats/:seat/links', ({ db, house, params, account }) =>
+    service.linkSeat(db, params.seat, house, account),
   ),
   route('DELETE /seats/:seat', ({ db, params, account }) =>
     service.takeSeatAway(db, params.seat, account),

@@ -9,7 +9,8 @@ import type { Database } from '../db/database.ts';
 import { holdExamination, requireExamination } from '../examinations/service.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, invalid, notFound } from '../http/problems.ts';
-import { insertLetter } from '../post/repository.ts';
+import type { House } from '../http/route.ts';
+import { LINK, writeLetter } from '../post/letters.ts';
 import * as repository from './repository.ts';
 import type { Round, Seat, StoredPanel } from './repository.ts';
 import { subjectsOf } from './subjects.ts';
@@ -152,12 +153,15 @@ export async function makePanel(
   return readPanels(db, examinationId, lead);
 }
 
-/** Gives a judge a seat. The link to it is answered here and kept nowhere. */
+/**
+ * Gives a judge a seat. The link to it is answered here; beside that, only a letter holds it, sealed,
+ * until it has left.
+ */
 export async function giveSeat(
   db: Database,
   panelId: string,
   { name, email }: NewSeat,
-  door: string,
+  house: House,
   lead: Account,
 ): Promise<SeatLink> {
   return db.transaction(async (trx) => {
@@ -172,14 +176,14 @@ export async function giveSeat(
       subject: panel.examinationId,
       detail: { panel: panelId, seat: id, name },
     });
-    return linkTo(trx, panel, { id, name, email }, door, lead);
+    return linkTo(trx, panel, { id, name, email }, house, lead);
   });
 }
 
 export async function linkSeat(
   db: Database,
   seatId: string,
-  door: string,
+  house: House,
   lead: Account,
 ): Promise<SeatLink> {
   return db.transaction(async (trx) => {
@@ -192,7 +196,7 @@ export async function linkSeat(
       subject: panel.examinationId,
       detail: { seat: seatId },
     });
-    return linkTo(trx, panel, seat, door, lead);
+    return linkTo(trx, panel, seat, house, lead);
   });
 }
 
@@ -200,16 +204,17 @@ async function linkTo(
   trx: Database,
   panel: StoredPanel,
   { id, name, email }: Pick<Seat, 'id' | 'name' | 'email'>,
-  door: string,
+  house: House,
   lead: Account,
 ): Promise<SeatLink> {
-  const token = await makeLink(trx, 'panel-seat', id, lead.id);
-  const link = `${door}/panel#${token}`;
+  const { id: linkId, token } = await makeLink(trx, 'panel-seat', id, lead.id);
+  const link = `${house.door}/panel#${token}`;
   const { linkUntil } = (await repository.findSeat(trx, id, lead.id)) ?? {};
   if (!linkUntil) throw new Error('The link of a seat does not hold.');
   if (email !== null) {
-    await insertLetter(trx, {
-      id: newId(),
+    await writeLetter(trx, house.secretKey, {
+      linkId,
+      link,
       recipient: email,
       subject: `Your seat on a panel: ${panel.title}`,
       body: [
@@ -217,7 +222,7 @@ async function linkTo(
         '',
         `${lead.name} asks you to judge what a borderline candidate would earn. Open this link on any device:`,
         '',
-        link,
+        LINK,
         '',
         'It is yours alone and holds for thirty days; you need no account.',
       ].join('\n'),

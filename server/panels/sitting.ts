@@ -11,7 +11,7 @@ import { requireLink } from '../accounts/links.ts';
 import { knownProcedures } from '../catalogue/shelf.ts';
 import { figuresOf } from '../catalogue/stationFigures.ts';
 import type { Database } from '../db/database.ts';
-import { conflict, invalid, notFound } from '../http/problems.ts';
+import { conflict, HttpProblem, invalid, notFound } from '../http/problems.ts';
 import * as repository from './repository.ts';
 import type { Seat, StoredPanel } from './repository.ts';
 import { itemsAsked, subjectOf, subjectsOf } from './subjects.ts';
@@ -163,7 +163,17 @@ export async function takeWords(
         'Take it back first; then you can change what you said.',
       );
     }
-    await repository.insertWords(trx, seat.id, round, words);
+    const others = await repository.insertWords(trx, seat.id, round, words);
+    if (others.size > 0) {
+      throw invalid(
+        words.flatMap(({ id }, i) =>
+          others.has(id)
+            ? [{ pointer: `/words/${i}/id`, detail: 'is the id of another word' }]
+            : [],
+        ),
+      );
+    }
+    await refuseEndless(trx, sits, round, stations);
   });
   return { standing: await standingOf(db, sits), examinationId: panel.examinationId };
 }
@@ -202,6 +212,26 @@ function refuseUnknown(
     return [];
   });
   if (problems.length > 0) throw invalid(problems);
+}
+
+/** Whoever changes their mind on everything twenty times has said enough; a stream has an end. */
+const MOST_ON_EACH = 20;
+
+async function refuseEndless(
+  trx: Database,
+  { seat }: Sits,
+  round: number,
+  stations: readonly repository.PanelStation[],
+): Promise<void> {
+  const things = stations.reduce((sum, { content }) => sum + 1 + content.items.length, 0);
+  const most = MOST_ON_EACH * (things + CELL_SUBJECTS.length + QUESTION_SUBJECTS.length);
+  if ((await repository.countWords(trx, seat.id, round)) <= most) return;
+  throw new HttpProblem(
+    429,
+    'too-many-attempts',
+    'More was said in this round than a panel can ask',
+    `At most ${most} words are kept of a judge in a round. What stands is what you said last; hand it in.`,
+  );
 }
 
 async function requireOpen(trx: Database, { panel }: Sits, round: number): Promise<void> {

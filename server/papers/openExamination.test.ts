@@ -3,7 +3,8 @@ import type { OpenExamination } from '@kritikos/contracts/openExamination';
 import type { Timetable } from '@kritikos/contracts/timetable';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { startServer } from '../testing/startServer.ts';
+import { firstWord } from '../accounts/firstWord.ts';
+import { SECRET_KEY, startServer } from '../testing/startServer.ts';
 import type { Caller } from '../testing/startServer.ts';
 import { publishNextYears } from './testing/published.ts';
 
@@ -73,6 +74,7 @@ describe('the examination as a file', () => {
       name: 'Odile Farrant',
       email: 'odile@another.example',
       password: 'a-goniometer-and-a-tape',
+      word: firstWord(SECRET_KEY),
     });
     expect(made.status).toBe(200);
     await other

@@ -1,4 +1,3 @@
-import { doorOf } from '../http/door.ts';
 import { route } from '../http/route.ts';
 import { ownCalendar } from './ownCalendar.ts';
 import { writeOpenExamination } from './openExamination.ts';
@@ -9,8 +8,8 @@ export const paperRoutes = [
   route('GET /examinations/:examination/papers', ({ db, params, account }) =>
     readPacks(db, params.examination, account),
   ),
-  route('POST /examinations/:examination/papers', ({ db, jobs, params, body, account, request }) =>
-    askPack(db, jobs, params.examination, { paper: body.paper, door: doorOf(request) }, account),
+  route('POST /examinations/:examination/papers', ({ db, house, jobs, params, body, account }) =>
+    askPack(db, jobs, params.examination, { paper: body.paper, door: house.door }, account),
   ),
   route('GET /examinations/:examination/papers/:pack', ({ db, params, account }) =>
     takePack(db, params.examination, params.pack, account),

@@ -3,6 +3,9 @@ import type { ColumnMapping } from '@kritikos/contracts/studentImport';
 import type { Database } from '../db/database.ts';
 import { insertStudents } from './repository.ts';
 
+/** So many lists of one account wait to be taken; the oldest goes. */
+const MOST_LISTS = 5;
+
 /** Keeps a list until it is taken; what was forgotten for a day goes. */
 export async function insertUpload(
   db: Database,
@@ -15,6 +18,11 @@ export async function insertUpload(
 ): Promise<void> {
   await db('upload').where('made_at', '<', db.raw(`now() - interval '1 day'`)).delete();
   await db('upload').insert({ id, owner_id: ownerId, file_name: fileName, content });
+  await db.raw(
+    `delete from upload where owner_id = :ownerId and id not in (
+       select id from upload where owner_id = :ownerId order by made_at desc, id desc limit ${MOST_LISTS})`,
+    { ownerId },
+  );
 }
 
 export async function hasUpload(db: Database, id: string, owner: string): Promise<boolean> {

@@ -56,6 +56,16 @@ const students = async (into = cohort.id) =>
   (await lead.call('GET', `/cohorts/${into}/students?limit=200`)).body.students;
 
 describe('a list of students', () => {
+  it('waits to be taken with four others of its account; the oldest goes', async () => {
+    const ids: string[] = [];
+    for (let i = 0; i < 7; i++) ids.push((await upload(`number,name\n${i},Somebody\n`)).id);
+    const owner = { owner_id: lead.account?.id };
+    expect((await server.db('upload').where(owner).pluck('id')).sort()).toEqual(
+      ids.slice(2).sort(),
+    );
+    await server.db('upload').where(owner).delete();
+  });
+
   it('comes from CSV: looked at first, then taken, and nothing is a student before', async () => {
     const list = await upload(
       'Student no;First name;Surname;Extra time\nL-1;Ana;Só;25 %\nL-2;Bo;Ek;',

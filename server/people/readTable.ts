@@ -3,6 +3,7 @@ import { CsvError, parse } from 'csv-parse/sync';
 import Excel from 'exceljs';
 import { isUtf8 } from 'node:buffer';
 import { Readable } from 'node:stream';
+import unzipper from 'unzipper';
 
 /** One row as the spreadsheet counts it, its cells as text; what a cell cannot be taken for, instead. */
 export interface TableRow {
@@ -23,8 +24,9 @@ export class UnreadableTable extends Error {}
 
 const MOST_ROWS = 20_000;
 const MOST_COLUMNS = 60;
-/** What a zip of this size may hold at most before it is no list any more. */
 const MOST_CELL_CHARACTERS = 400;
+/** A workbook is a zip: a list of 20,000 rows unfolds to a tenth of this, a trap to thousands of times its size. */
+const MOST_UNFOLDED = 200 * 1024 * 1024;
 
 /** Reads a list of CSV or XLSX, told apart by its first bytes. Throws `UnreadableTable`. */
 export async function readTable(content: Buffer): Promise<Table> {
@@ -57,6 +59,22 @@ function readCsv(content: Buffer): Table {
   );
 }
 
+/** Unfolds a workbook into nothing, as far as it may be unfolded; the reader after it unfolds it alike. */
+async function refuseTraps(content: Buffer): Promise<void> {
+  let unfolded = 0;
+  const entries = Readable.from(content).pipe(unzipper.Parse({ forceStream: true }));
+  for await (const entry of entries) {
+    for await (const piece of entry as Readable) {
+      unfolded += (piece as Buffer).length;
+      if (unfolded > MOST_UNFOLDED) {
+        throw new UnreadableTable(
+          `The workbook unfolds to more than ${MOST_UNFOLDED / 1024 / 1024} MB. Save the sheet with the list alone, or as CSV.`,
+        );
+      }
+    }
+  }
+}
+
 /** The first visible sheet, read as it streams: a million empty rows cost their length and no memory. */
 async function readWorkbook(content: Buffer): Promise<Table> {
   const rows: TableRow[] = [];
@@ -68,6 +86,7 @@ async function readWorkbook(content: Buffer): Promise<Table> {
     hyperlinks: 'ignore',
   });
   try {
+    await refuseTraps(content);
     for await (const sheet of reader) {
       const { name, state } = sheet as unknown as { name: string; state?: string };
       if (state && state !== 'visible') {

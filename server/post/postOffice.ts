@@ -2,6 +2,7 @@ import { createTransport } from 'nodemailer';
 import type { Transporter } from 'nodemailer';
 import type { Logger } from 'pino';
 import type { Database } from '../db/database.ts';
+import { textOf } from './letters.ts';
 import { noteProblem, noteSent, takeWaiting } from './repository.ts';
 
 const SEND_EVERY_MILLISECONDS = 5_000;
@@ -10,9 +11,11 @@ const MOST_AT_ONCE = 20;
 /**
  * Sends the letters that were written. What is to be sent is written in the transaction that wants
  * it sent, so that no letter goes out for what did not happen, and none is lost. Without a mail
- * server nothing is sent: administrators read the letters on their page and pass the links on.
+ * server nothing is sent: this is a simulated post office, where administrators open a letter on their
+ * page and pass its link on, and are written down as having read it.
  */
 export class PostOffice {
+  private readonly secretKey: string;
   private readonly transport: Transporter | undefined;
   private timer: NodeJS.Timeout | undefined;
   private busy = false;
@@ -20,8 +23,13 @@ export class PostOffice {
   constructor(
     private readonly db: Database,
     private readonly logger: Logger,
-    { SMTP_URL, MAIL_FROM }: { SMTP_URL: string; MAIL_FROM: string },
+    {
+      SMTP_URL,
+      MAIL_FROM,
+      SECRET_KEY,
+    }: { readonly SMTP_URL: string; readonly MAIL_FROM: string; readonly SECRET_KEY: string },
   ) {
+    this.secretKey = SECRET_KEY;
     this.transport =
       SMTP_URL === '' ? undefined : createTransport({ url: SMTP_URL }, { from: MAIL_FROM });
   }
@@ -46,9 +54,12 @@ export class PostOffice {
     this.busy = true;
     try {
       await this.db.transaction(async (trx) => {
-        for (const { id, recipient, subject, body } of await takeWaiting(trx, MOST_AT_ONCE)) {
+        for (const letter of await takeWaiting(trx, MOST_AT_ONCE)) {
+          const { id, recipient, subject } = letter;
           try {
-            await transport.sendMail({ to: recipient, subject, text: body });
+            const text = textOf(this.secretKey, letter);
+            if (text === null) throw new Error('sealed under another key; send the link again');
+            await transport.sendMail({ to: recipient, subject, text });
             await noteSent(trx, id);
           } catch (error) {
             await noteProblem(trx, id, (error as Error).message.slice(0, 300));

@@ -17,6 +17,9 @@ import { workersOn } from '../jobs/workers.ts';
 import { asApplication } from './asApplication.ts';
 import { firstSchemaDump } from './firstSchemaDump.ts';
 
+/** What letters of the tests are sealed with. */
+export const SECRET_KEY = 'for-the-tests-and-for-nothing-else';
+
 /** Somebody signed in, calling the API as the page does: with the cookie and the token. */
 export interface Caller {
   readonly account: Account | null;
@@ -35,6 +38,9 @@ export interface TestServer {
   signIn(email: string): Promise<Caller>;
   lead(): Promise<Caller>;
   readonly anyone: Caller;
+  /** Every line that the server has logged; none may hold a secret, which every test file sees to. */
+  readonly logged: readonly string[];
+  keepSecret(secret: string): void;
   /** The id of the demo’s examination that is being marked, which is this year’s. */
   thisYears(): Promise<string>;
 }
@@ -60,12 +66,14 @@ export async function startServer(
   const limited = old ? await prepareDatabase(own, url.href) : connect(own);
   // Tests look and tamper as the owner; the server works as the application's role.
   const db = connect(url.href);
-  const logged: unknown[] = [];
-  const logger = pino({ level: 'error' }, { write: (line) => void logged.push(line) });
+  const logged: string[] = [];
+  const logger = pino({ level: 'trace' }, { write: (line) => void logged.push(line) });
+  const secrets = new Set([DEMO_PASSWORD, SECRET_KEY]);
   const jobs = new Jobs(limited, logger, workersOn(own));
   const hints = new Hints(limited, own, logger);
-  const post = new PostOffice(limited, logger, { SMTP_URL: '', MAIL_FROM: '' });
-  const tools = { db: limited, hints, jobs, post };
+  const post = new PostOffice(limited, logger, { SMTP_URL: '', MAIL_FROM: '', SECRET_KEY });
+  const house = { door: 'http://kritikos.test', secretKey: SECRET_KEY };
+  const tools = { db: limited, hints, jobs, post, house };
   const app = await application(tools, { TRUSTED_PROXIES: trusted, HSTS_SECONDS: 0 }, logger);
   afterAll(async () => {
     await hints.stop();
@@ -74,8 +82,11 @@ export async function startServer(
     await limited.destroy();
     await db.destroy();
     await statement(maintenance, `drop database if exists ${name} with (force)`);
-    if (logged.length > 0 && !mayFail)
-      throw new Error(`The server had faults:\n${logged.join('\n')}`);
+    const faults = logged.filter((line) => (JSON.parse(line) as { level: number }).level >= 50);
+    if (faults.length > 0 && !mayFail)
+      throw new Error(`The server had faults:\n${faults.join('\n')}`);
+    const told = logged.filter((line) => [...secrets].some((secret) => line.includes(secret)));
+    if (told.length > 0) throw new Error(`A secret stands in the log:\n${told.join('\n')}`);
   });
 
   const agent = () => request.agent(app);
@@ -84,6 +95,10 @@ export async function startServer(
     const response = await own.post('/api/session').send({ email, password: DEMO_PASSWORD });
     const session = response.body as Session;
     if (!session.account) throw new Error(`Could not sign in as ${email}: ${response.text}`);
+    secrets.add(session.csrfToken);
+    // What opens a session is the id before the signature.
+    for (const cookie of [response.headers['set-cookie'] ?? []].flat())
+      secrets.add(/kritikos\.sid=s%3A([^.;]+)/.exec(cookie)?.[1] ?? SECRET_KEY);
     return caller(own, session);
   }
   return {
@@ -93,6 +108,8 @@ export async function startServer(
     agent,
     signIn,
     lead: () => signIn(LEAD.email),
+    logged,
+    keepSecret: (secret) => void secrets.add(secret),
     thisYears: async () => {
       const opened = db('examination').whereNotNull('marking_opened_at');
       return (await opened.orderBy('held_on', 'desc').first('id')).id;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { NewAccount } from '@kritikos/contracts/accounts';
+import type { FirstAccount } from '@kritikos/contracts/accounts';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { useSubmit } from '../http/useSubmit.ts';
@@ -8,7 +8,7 @@ import { useSession } from './session.ts';
 
 const session = useSession();
 const router = useRouter();
-const person = ref<NewAccount>({ email: '', name: '', password: '' });
+const person = ref<FirstAccount>({ email: '', name: '', password: '', word: '' });
 
 const { fields, problem, submit } = useSubmit(async () => {
   await session.createFirstAdministrator(person.value);
@@ -24,6 +24,14 @@ const { fields, problem, submit } = useSubmit(async () => {
       and gives them their roles; it may lead examinations too.
     </p>
     <form class="panel" @submit.prevent="submit">
+      <v-text-field
+        v-model="person.word"
+        label="Word from the start"
+        hint="It was printed where the server was started."
+        persistent-hint
+        autocomplete="off"
+        :error-messages="fields.word ?? []"
+      />
       <PersonFields
         v-model="person"
         name-label="Your name"

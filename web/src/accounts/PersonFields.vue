@@ -1,9 +1,9 @@
-<script setup lang="ts">
+<script setup lang="ts" generic="T extends NewAccount">
 import type { NewAccount } from '@kritikos/contracts/accounts';
 
 /** Who somebody is, and the password that lets them in; the server's objections beside each. */
 defineProps<{ nameLabel: string; passwordLabel: string; fields: Record<string, string> }>();
-const person = defineModel<NewAccount>({ required: true });
+const person = defineModel<T>({ required: true });
 </script>
 
 <template>

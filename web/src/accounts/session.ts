@@ -1,4 +1,4 @@
-import type { Account, NewAccount, Session, SignIn } from '@kritikos/contracts/accounts';
+import type { Account, FirstAccount, Session, SignIn } from '@kritikos/contracts/accounts';
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import { call, NoConnection, useCsrfToken } from '../http/api.ts';
@@ -44,7 +44,7 @@ export const useSession = defineStore('session', () => {
     refresh,
     take,
     signIn: async (attempt: SignIn) => take(await call('POST /session', { body: attempt })),
-    createFirstAdministrator: async (person: NewAccount) =>
+    createFirstAdministrator: async (person: FirstAccount) =>
       take(await call('POST /accounts/first-administrator', { body: person })),
     signOut: async () => {
       await call('DELETE /session');
