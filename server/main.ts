@@ -6,7 +6,7 @@ import { firstWord } from './accounts/firstWord.ts';
 import { hasAnyAccount } from './accounts/repository.ts';
 import { sealAudit } from './audit/service.ts';
 import { offerCatalogue } from './checklists/service.ts';
-import { prepareDatabase } from './db/database.ts';
+import { connect, prepareDatabase } from './db/database.ts';
 import { oneStartAtATime } from './db/oneStartAtATime.ts';
 import { NotOurs } from './db/notOurs.ts';
 import { isDatabaseAway } from './db/isDatabaseAway.ts';
@@ -76,14 +76,23 @@ async function makeReady(settings: Settings, logger: Logger): Promise<Tools> {
   await Promise.all([jobs.start(), hints.start()]);
   post.start();
   await offerCatalogue(db);
-  if (settings.KRITIKOS_DEMO) {
-    const started = Date.now();
-    const { KRITIKOS_DEMO_CANDIDATES: candidates, KRITIKOS_DEMO_SEED: seed } = settings;
-    if (await loadDemo(db, jobs, { candidates, seed }))
-      console.log(`Loaded the demo in ${((Date.now() - started) / 1000).toFixed(1)} s.`);
-  }
+  if (settings.KRITIKOS_DEMO) await makeDemo(settings, jobs);
   const house = { door: settings.PUBLIC_URL, secretKey: settings.SECRET_KEY };
   return { db, hints, jobs, post, house };
+}
+
+/** The demo is written whole, past the stream of taps, which only the owner of the database may. */
+async function makeDemo(settings: Settings, jobs: Jobs): Promise<void> {
+  const { DATABASE_URL, DATABASE_OWNER_URL } = settings;
+  const { KRITIKOS_DEMO_CANDIDATES: candidates, KRITIKOS_DEMO_SEED: seed } = settings;
+  const started = Date.now();
+  const owner = connect(DATABASE_OWNER_URL || DATABASE_URL);
+  try {
+    if (await loadDemo(owner, jobs, { candidates, seed }))
+      console.log(`Loaded the demo in ${((Date.now() - started) / 1000).toFixed(1)} s.`);
+  } finally {
+    await owner.destroy();
+  }
 }
 
 async function greet(

@@ -195,13 +195,13 @@ describe('roles', () => {
       ]);
     }
     await expect(
-      server.tools.db('account').where({ id }).update({ disabled_at: new Date() }),
+      server.db('account').where({ id }).update({ disabled_at: new Date() }),
     ).rejects.toThrow(/last administrator/);
     // Two who take it from each other at once: one of them stays.
     const [other] = await invite('second@orrinmouth.example', ['administrator']);
     const taken = await Promise.all(
       [id, other.id].map((one) =>
-        server.tools
+        server
           .db('account')
           .where({ id: one })
           .update({ roles: ['lead'] })

@@ -31,7 +31,7 @@ export async function invite(
   }
   return db.transaction(async (trx) => {
     const id = newId();
-    await accounts.insertAccount(trx, { id, email, name, roles, passwordHash: null });
+    await accounts.insertAccount(trx, { id, email, name, roles, passwordHash: null }, by.id);
     await recordAction(trx, {
       accountId: by.id,
       action: 'account invited',
@@ -150,7 +150,7 @@ export async function changeRoles(
 ): Promise<Person> {
   return db.transaction(async (trx) => {
     const before = await requirePerson(trx, id);
-    await keepAnAdministrator(() => accounts.updateRoles(trx, id, roles));
+    await keepAnAdministrator(() => accounts.updateRoles(trx, id, roles, by.id));
     await recordAction(trx, {
       accountId: by.id,
       action: 'roles changed',
@@ -172,7 +172,7 @@ export async function setDisabled(
 ): Promise<Person> {
   return db.transaction(async (trx) => {
     await requirePerson(trx, id);
-    await keepAnAdministrator(() => accounts.setDisabled(trx, id, disabled));
+    await keepAnAdministrator(() => accounts.setDisabled(trx, id, disabled, by.id));
     if (disabled) {
       await endSessions(trx, id);
       for (const purpose of BY_LINK) await revokeLinks(trx, purpose, id);

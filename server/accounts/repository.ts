@@ -36,12 +36,16 @@ export async function hasAnyAccount(db: Database): Promise<boolean> {
   return (await db('account').first('id')) !== undefined;
 }
 
+/** Makes an account, as far as whoever makes it may; see `make_account` in the twenty-fifth migration. */
 export async function insertAccount(
   db: Database,
-  account: Account & { passwordHash: string | null },
+  account: Account & { readonly passwordHash: string | null },
+  maker: string | null,
 ): Promise<void> {
-  const { passwordHash, ...rest } = account;
-  await db('account').insert({ ...rest, password_hash: passwordHash });
+  await db.raw('select make_account(:id, :email, :name, :roles, :passwordHash, :maker)', {
+    ...account,
+    maker,
+  });
 }
 
 export async function updatePassword(db: Database, id: string, hash: string): Promise<void> {
@@ -74,13 +78,20 @@ export async function findPerson(db: Database, id: string): Promise<Person | und
   return rows[0] && personOf(rows[0]);
 }
 
-export async function updateRoles(db: Database, id: string, roles: Role[]): Promise<void> {
-  await db('account').where({ id }).update({ roles });
+export async function updateRoles(
+  db: Database,
+  id: string,
+  roles: Role[],
+  giver: string,
+): Promise<void> {
+  await db.raw('select change_roles(:id, :roles, :giver)', { id, roles, giver });
 }
 
-export async function setDisabled(db: Database, id: string, disabled: boolean): Promise<void> {
-  await db.raw(
-    'update account set disabled_at = case when ? then coalesce(disabled_at, now()) end where id = ?',
-    [disabled, id],
-  );
+export async function setDisabled(
+  db: Database,
+  id: string,
+  disabled: boolean,
+  actor: string,
+): Promise<void> {
+  await db.raw('select set_disabled(:id, :disabled, :actor)', { id, disabled, actor });
 }

@@ -91,7 +91,7 @@ export async function createFirstAdministrator(
   await takeBack();
   const passwordHash = await hashChosen(person.password, 'password', person);
   return db.transaction(async (trx) => {
-    await trx.raw('lock table account in share row exclusive mode');
+    await trx.raw(`select pg_advisory_xact_lock(hashtext('the first account'))`);
     if (await accounts.hasAnyAccount(trx)) throw madeAlready();
     return store(trx, person, ['administrator', 'lead'], passwordHash, null);
   });
@@ -126,7 +126,7 @@ async function store(
   by: string | null,
 ): Promise<Account> {
   const account = { id: newId(), email: person.email, name: person.name, roles };
-  await accounts.insertAccount(db, { ...account, passwordHash });
+  await accounts.insertAccount(db, { ...account, passwordHash }, by);
   await recordAction(db, { accountId: by, action: 'account created', subject: account.id });
   return account;
 }

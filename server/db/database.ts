@@ -27,6 +27,7 @@ import * as panels from './migrations/0021_panels.ts';
 import * as jobsThatBeat from './migrations/0022_jobs_that_beat.ts';
 import * as standsAt from './migrations/0023_stands_at.ts';
 import * as sealedLetters from './migrations/0024_sealed_letters.ts';
+import * as sealedByRole from './migrations/0025_sealed_by_role.ts';
 import { refuseOthers } from './notOurs.ts';
 import { limitRole } from './roles.ts';
 
@@ -64,6 +65,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0022_jobs_that_beat': jobsThatBeat,
   '0023_stands_at': standsAt,
   '0024_sealed_letters': sealedLetters,
+  '0025_sealed_by_role': sealedByRole,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

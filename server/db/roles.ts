@@ -6,8 +6,6 @@ import pg from 'pg';
  * that the application works under may write new rows there and can do no more.
  */
 export const ONLY_ADDED = [
-  'mark_event',
-  'sheet_item',
   'item',
   'checklist_item',
   'bank_station_version',
@@ -23,6 +21,28 @@ export const ONLY_ADDED = [
   'panel_judgement',
   'panel_round_event',
 ] as const;
+
+/**
+ * What only functions of the database write, which look first whether it may be (migration 25): taps,
+ * what they make of a sheet, and what an item of it earned.
+ */
+export const ONLY_BY_FUNCTION = ['mark_event', 'sheet_mark', 'sheet_fault', 'sheet_item'] as const;
+
+/** Of these the role writes some columns and no others; `[]` is none at all. */
+export const ONLY_COLUMNS: Readonly<
+  Record<string, { readonly insert: readonly string[]; readonly update: readonly string[] }>
+> = {
+  // Planned by the application; marked, scored and submitted by functions.
+  sheet: {
+    insert: ['id', 'station_id', 'candidate_id', 'examiner_id', 'checklist_version_id', 'variants'],
+    update: [],
+  },
+  // Made, given roles and disabled by functions.
+  account: { insert: [], update: ['password_hash'] },
+};
+
+/** Settings are made once, and stay. */
+export const ONLY_MADE = ['setting'] as const;
 
 /** Schemas that the application works in; the second is the job queue’s. */
 const SCHEMAS = ['public', 'boss'] as const;
@@ -49,5 +69,15 @@ export async function limitRole(owner: Knex, url: string): Promise<void> {
     await owner.raw(`grant usage on all sequences in schema ${schema} to ${role}`);
     await owner.raw(`grant execute on all functions in schema ${schema} to ${role}`);
   }
-  await owner.raw(`revoke update, delete on ${ONLY_ADDED.join(', ')} from ${role}`);
+  const never = [...ONLY_ADDED, ...ONLY_MADE].join(', ');
+  await owner.raw(`revoke update, delete on ${never} from ${role}`);
+  await owner.raw(`revoke insert, update, delete on ${ONLY_BY_FUNCTION.join(', ')} from ${role}`);
+  for (const [table, { insert, update }] of Object.entries(ONLY_COLUMNS)) {
+    await owner.raw(`revoke insert, update on ${table} from ${role}`);
+    for (const [right, columns] of Object.entries({ insert, update })) {
+      if (columns.length > 0)
+        await owner.raw(`grant ${right} (${columns.join(', ')}) on ${table} to ${role}`);
+    }
+  }
+  await owner.raw(`revoke delete on account from ${role}`);
 }

@@ -16,7 +16,7 @@ let id: string;
 let agreement: AgreementOverview;
 let years: Years;
 beforeAll(async () => {
-  await loadDemo(server.tools.db, server.tools.jobs, { ...USUAL_SIZE, imperfections: FLAWLESS });
+  await loadDemo(server.db, server.tools.jobs, { ...USUAL_SIZE, imperfections: FLAWLESS });
   lead = await server.lead();
   id = await server.thisYears();
   agreement = await agreementOf(lead, id);

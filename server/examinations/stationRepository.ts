@@ -101,6 +101,11 @@ export async function keepReadings(
     .update({ patient_readings: JSON.stringify(readings) });
 }
 
+/** Holds the sheets of a station while this transaction changes what they are scored by. */
+export async function holdSheets(trx: Database, stationId: string): Promise<void> {
+  await trx.raw('select hold_sheets(?)', [stationId]);
+}
+
 export async function countSubmittedSheets(db: Database, stationId: string): Promise<number> {
   const row = await db('sheet')
     .where({ station_id: stationId })
@@ -125,10 +130,11 @@ export async function useVersion(
   versionId: string,
   variants: SeenVariants,
 ): Promise<void> {
-  await db('station').where({ id: stationId }).update({ checklist_version_id: versionId });
-  await db('sheet')
-    .where({ station_id: stationId })
-    .update({ checklist_version_id: versionId, variants: JSON.stringify(variants) });
+  await db.raw('select use_version(:stationId, :versionId, :variants)', {
+    stationId,
+    versionId,
+    variants: JSON.stringify(variants),
+  });
 }
 
 export async function replaceStationExaminers(

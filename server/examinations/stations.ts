@@ -122,7 +122,7 @@ export async function keepPatientReadings(
     );
   }
   await db.transaction(async (trx) => {
-    await trx('sheet').where({ station_id: stationId }).forUpdate().select('id');
+    await stations.holdSheets(trx, stationId);
     if ((await stations.countSubmittedSheets(trx, stationId)) > 0) {
       throw new HttpProblem(
         409,

@@ -129,35 +129,22 @@ function recordedIn(row: {
 /** The score as it is kept with its sheet; the shares are kept item by item. */
 export type StoredScore = Omit<SheetScore, 'shares'>;
 
-/** Writes down the score of a sheet and what each item earned, with the time of its submission. */
+/**
+ * Writes down the score of a sheet and what each item earned, with the time of its submission: once,
+ * and only where it was handed in; see `submit_sheet` in the twenty-fifth migration.
+ */
 export async function markSubmitted(
   db: Database,
-  { id: sheetId, checklistVersionId }: SheetRow,
+  { id: sheetId }: SheetRow,
   { shares, ...score }: SheetScore,
   kept: readonly KeptItem[],
 ): Promise<void> {
   void shares; // kept item by item
-  await db.raw(
-    `insert into sheet_item (sheet_id, item, item_id, state, share, category)
-     select :sheetId, k.item, c.item_id, k.state, k.share, k.category
-     from jsonb_to_recordset(:kept) as k(item text, state text, share numeric, category text)
-       join checklist_item c on c.version_id = :checklistVersionId and c.key = k.item`,
-    { sheetId, checklistVersionId, kept: JSON.stringify(kept) },
-  );
-  await db('sheet')
-    .where({ id: sheetId })
-    .update({
-      submitted_at: db('mark_event')
-        .where({ sheet_id: sheetId, late: null })
-        .whereRaw(`body ->> 'type' = 'submit'`)
-        .min('stands_at'),
-      percent: score.percent,
-      critical_missed: score.critical.missed,
-      critical_met: score.critical.met,
-      critical_unseen: score.critical.unseen,
-      missing_marks: score.unmarked.length,
-      score: JSON.stringify(score),
-    });
+  await db.raw('select submit_sheet(:sheetId, :score, :kept)', {
+    sheetId,
+    score: JSON.stringify(score),
+    kept: JSON.stringify(kept),
+  });
 }
 
 export interface SubmittedSheet {

@@ -3,7 +3,7 @@ import pg from 'pg';
 import { pino } from 'pino';
 import type { TestProject } from 'vitest/node';
 import { offerCatalogue } from '../checklists/service.ts';
-import { prepareDatabase } from '../db/database.ts';
+import { connect, prepareDatabase } from '../db/database.ts';
 import { loadDemo } from '../demo/scenario.ts';
 import { Jobs } from '../jobs/jobs.ts';
 import { closeJobs } from '../jobs/pool.ts';
@@ -36,7 +36,9 @@ export default async function setup(project: TestProject): Promise<() => Promise
     const db = await prepareDatabase(asApplication(url.href), url.href);
     await offerCatalogue(db);
     const jobs = new Jobs(db, SILENT, workersOn(asApplication(url.href)));
-    if (name === names.demo) await loadDemo(db, jobs);
+    const owner = connect(url.href);
+    if (name === names.demo) await loadDemo(owner, jobs);
+    await owner.destroy();
     await jobs.stop();
     await db.destroy();
   }

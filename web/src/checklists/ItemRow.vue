@@ -5,6 +5,7 @@ import type { Domain, ProcedureVariants } from '@kritikos/core/scoring/checklist
 import { PHASES } from '@kritikos/core/marking/phases';
 import ItemEditor from './ItemEditor.vue';
 import { KIND_WORDS } from './words.ts';
+import { vKept } from '../shell/kept.ts';
 
 const props = defineProps<{
   item: DraftItem;
@@ -43,7 +44,7 @@ function setWeight(typed: string) {
     </button>
     <span class="place figures" aria-hidden="true">{{ place }}</span>
     <textarea
-      :value="item.text"
+      v-kept="item.text"
       rows="1"
       maxlength="300"
       data-part="text"
@@ -55,7 +56,7 @@ function setWeight(typed: string) {
       @keydown.enter.prevent
     />
     <input
-      :value="item.weight ?? ''"
+      v-kept="item.weight"
       class="weight figures"
       inputmode="decimal"
       :disabled="disabled"

@@ -1,19 +1,13 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue';
+import { ref } from 'vue';
+import { useTyped } from '../shell/useTyped.ts';
 
 /** A number that may not be there yet; a comma is as good as a point. */
 const value = defineModel<number | null>({ required: true });
 defineProps<{ label: string; disabled?: boolean }>();
 
-const typed = ref('');
+const { typed, write, left } = useTyped(() => (value.value === null ? '' : String(value.value)));
 const wrong = ref('');
-watch(
-  value,
-  (now) => {
-    if (parsed(typed.value) !== now) typed.value = now === null ? '' : String(now);
-  },
-  { immediate: true },
-);
 
 function parsed(text: string): number | null | undefined {
   if (text.trim() === '') return null;
@@ -21,7 +15,7 @@ function parsed(text: string): number | null | undefined {
   return Number.isFinite(number) && Math.abs(number) <= 10_000 ? number : undefined;
 }
 function type(text: string) {
-  typed.value = text;
+  write(text);
   const number = parsed(text);
   wrong.value = number === undefined ? 'is not a number' : '';
   if (number !== undefined) value.value = number;
@@ -36,5 +30,6 @@ function type(text: string) {
     :disabled="disabled ?? false"
     :error-messages="wrong"
     @update:model-value="type"
+    @blur="left"
   />
 </template>

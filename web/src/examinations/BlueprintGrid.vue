@@ -9,6 +9,7 @@ import type {
 import { computed } from 'vue';
 import WideTable from '../shell/WideTable.vue';
 import { sayRow, shownRows } from './blueprintRows.ts';
+import { vKept } from '../shell/kept.ts';
 
 /** What is examined by row and column: how much is there, and how much is wanted. */
 const props = defineProps<{
@@ -93,7 +94,7 @@ const titlesIn = (row: string, column: BlueprintColumn) =>
                   >Wanted for {{ sayRow(row, rows) }}, {{ COLUMN_WORDS[column] }}, per cent</span
                 >
                 <input
-                  :value="wanted[row]?.[column] ?? ''"
+                  v-kept="wanted[row]?.[column]"
                   inputmode="decimal"
                   placeholder="·"
                   :disabled="disabled"

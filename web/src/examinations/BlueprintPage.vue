@@ -10,6 +10,7 @@ import { refDebounced } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { useKnownProcedures } from '../catalogue/useKnownProcedures.ts';
 import { call, messageOf } from '../http/api.ts';
+import { useInTurn } from '../http/useInTurn.ts';
 import { useReading } from '../http/useReading.ts';
 import ActDialog from '../shell/ActDialog.vue';
 import LoadState from '../shell/LoadState.vue';
@@ -26,6 +27,7 @@ const { data, error, reload, take } = useReading(
   'GET /examinations/:examination/blueprint',
   () => ({ params: { examination: props.examination } }),
 );
+const { inTurn } = useInTurn();
 const rows = ref<BlueprintRows>('region');
 const choices = BLUEPRINT_ROWS.map((value) => ({ value, title: ROW_WORDS[value] }));
 const opened = computed(() => store.current?.markingOpenedAt != null);
@@ -61,8 +63,10 @@ async function change(act: () => Promise<Examination>, words = '') {
   problem.value = '';
   said.value = '';
   try {
-    store.take(await act());
-    await reload();
+    await inTurn(async () => {
+      store.take(await act());
+      await reload();
+    });
     said.value = words;
   } catch (thrown) {
     problem.value = messageOf(thrown);
@@ -132,20 +136,26 @@ const renew = (station: BlueprintStationRead) =>
     `${station.title} is in its newest version now.`,
   );
 async function want(row: string, column: BlueprintColumn, percent: number | null) {
-  const now = data.value;
-  if (!now) return;
-  const { [column]: _, ...others } = now.wanted[rows.value][row] ?? {};
-  void _;
-  const changed = percent === null ? others : { ...others, [column]: percent };
-  const cellsWanted = { ...now.wanted[rows.value], [row]: changed };
+  const kind = rows.value;
   problem.value = '';
   try {
-    take(
-      await call('PUT /examinations/:examination/blueprint', {
+    await inTurn(async () => {
+      const now = data.value;
+      if (!now) return;
+      // Out of what holds when its turn has come: an earlier cell is in it by then.
+      const { [column]: _, ...others } = now.wanted[kind][row] ?? {};
+      void _;
+      const changed = percent === null ? others : { ...others, [column]: percent };
+      const body = { ...now.wanted, [kind]: { ...now.wanted[kind], [row]: changed } };
+      const answer = await call('PUT /examinations/:examination/blueprint', {
         params: params.value,
-        body: { ...now.wanted, [rows.value]: cellsWanted },
-      }),
-    );
+        body,
+      });
+      // The order on the page may be newer than the one that this answer was made with.
+      const order = new Map((data.value?.stations ?? []).map(({ id }, i) => [id, i]));
+      const place = ({ id }: { id: string }) => order.get(id) ?? Infinity;
+      take({ ...answer, stations: [...answer.stations].sort((a, b) => place(a) - place(b)) });
+    });
   } catch (thrown) {
     problem.value = messageOf(thrown);
   }

@@ -3,8 +3,10 @@ import type { Account } from '@kritikos/contracts/accounts';
 import type { Examination, Station } from '@kritikos/contracts/examinations';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { call, messageOf } from '../http/api.ts';
+import { useInTurn } from '../http/useInTurn.ts';
 import { useReading } from '../http/useReading.ts';
 import { useExamination } from './examinationStore.ts';
+import { vKept } from '../shell/kept.ts';
 
 const props = defineProps<{ examiners: Account[] }>();
 const store = useExamination();
@@ -25,10 +27,11 @@ watch(problem, async (now) => {
   if (now) told.value?.scrollIntoView({ block: 'nearest' });
 });
 const added = ref<string | null>(null);
+const { inTurn } = useInTurn();
 
 async function change(action: () => Promise<Examination>) {
   try {
-    store.take(await action());
+    await inTurn(async () => store.take(await action()));
     problem.value = '';
   } catch (thrown) {
     problem.value = messageOf(thrown);
@@ -69,16 +72,18 @@ function read(station: Station, item: string, typed: string) {
     problem.value = `“${typed}” is not a number.`;
     return;
   }
-  const others = Object.entries(station.patientReadings).filter(([key]) => key !== item);
-  const readings = Object.fromEntries(
-    typed.trim() === '' ? others : [...others, [item, value] as const],
-  );
-  return change(() =>
-    call('PUT /stations/:station/readings', {
+  return change(() => {
+    // Out of what holds when its turn has come: another reading is in it by then.
+    const now = stations.value.find(({ id }) => id === station.id) ?? station;
+    const others = Object.entries(now.patientReadings).filter(([key]) => key !== item);
+    const readings = Object.fromEntries(
+      typed.trim() === '' ? others : [...others, [item, value] as const],
+    );
+    return call('PUT /stations/:station/readings', {
       params: { station: station.id },
       body: { readings },
-    }),
-  );
+    });
+  });
 }
 
 const present = (station: Station) =>
@@ -144,7 +149,7 @@ const setAssigned = (station: Station, accountId: string, part: Partial<Assigned
           <label v-for="r in station.readable" :key="r.item" class="reading">
             <span>{{ r.text }}</span>
             <input
-              :value="station.patientReadings[r.item] ?? ''"
+              v-kept="station.patientReadings[r.item]"
               :placeholder="r.derived"
               :aria-label="`${r.text}, ${r.unit}, read on the patient of station ${station.position}`"
               inputmode="decimal"

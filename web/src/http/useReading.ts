@@ -5,6 +5,10 @@ import type { ComputedRef } from 'vue';
 import { useSession } from '../accounts/session.ts';
 import { ask, messageOf } from './api.ts';
 
+/** When the answer of a change was last taken for what would be read, and a count that tells what is later. */
+const takenAt = new Map<string, number>();
+let moment = 0;
+
 export interface Reading<T> {
   /** What was last read; `null` until something was. */
   readonly data: ComputedRef<T | null>;
@@ -50,13 +54,23 @@ export function useRead<T>(
   const key = () => [session.account?.id ?? 'nobody', ...name()];
   const query = useQuery<T>({
     key,
-    query: load,
+    query: async () => {
+      const [began, own] = [++moment, key()];
+      const read = await load();
+      if ((takenAt.get(JSON.stringify(own)) ?? 0) < began) return read;
+      // What a change has answered meanwhile is newer than what was asked for before it.
+      setTimeout(() => void query.refetch());
+      return cache.getQueryData<T>(own) ?? read;
+    },
     ...(keep ? { placeholderData: (before: T | undefined) => before } : {}),
   });
   return {
     data: computed(() => query.data.value ?? null),
     error: computed(() => (query.error.value === null ? '' : messageOf(query.error.value))),
     reload: async () => void (await query.refetch()),
-    take: (now) => cache.setQueryData(key(), now),
+    take: (now) => {
+      takenAt.set(JSON.stringify(key()), ++moment);
+      cache.setQueryData(key(), now);
+    },
   };
 }

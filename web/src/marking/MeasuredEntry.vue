@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { MeasuredScale } from '@kritikos/core/scoring/checklist';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
+import { useTyped } from '../shell/useTyped.ts';
 
 const props = defineProps<{
   scale: MeasuredScale;
@@ -11,14 +12,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ set: [value: number] }>();
 
-const typed = ref('');
-watch(
-  () => props.value,
-  (value) => {
-    typed.value = value === null ? '' : String(value);
-  },
-  { immediate: true },
-);
+const { typed, write, left } = useTyped(() => (props.value === null ? '' : String(props.value)));
 const middle = computed(() => (props.scale.lower + props.scale.upper) / 2);
 
 /** The first press of either button enters the middle of the band; the next ones step. */
@@ -44,14 +38,16 @@ function take() {
     <button type="button" :disabled="locked" aria-label="Less" @click="step(-1)">−</button>
     <label>
       <input
-        v-model="typed"
+        :value="typed"
         inputmode="decimal"
         size="3"
         :disabled="locked"
         :aria-invalid="wrong"
         :aria-label="`${name}, in ${scale.unit}`"
         :title="wrong ? `From ${scale.minimum} to ${scale.maximum} ${scale.unit}` : ''"
+        @input="write(($event.target as HTMLInputElement).value)"
         @change="take"
+        @blur="left"
         @keydown.enter.prevent="take"
       />
       <span class="unit">{{ scale.unit }}</span>

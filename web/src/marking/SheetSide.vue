@@ -2,7 +2,8 @@
 import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import type { SheetState } from '@kritikos/contracts/marking';
 import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
-import { computed, ref, watch } from 'vue';
+import { computed } from 'vue';
+import { useTyped } from '../shell/useTyped.ts';
 
 const props = defineProps<{
   content: ChecklistContent;
@@ -18,19 +19,18 @@ const emit = defineEmits<{ fault: [key: string]; comment: [text: string]; again:
 const faults = computed(() =>
   props.content.faults.filter((fault) => props.items.some((item) => item.key === fault.item)),
 );
-const comment = ref(props.state.comment);
-watch(
-  () => props.state.comment,
-  (text) => {
-    comment.value = text;
-  },
-);
+const { typed: comment, write, left } = useTyped(() => props.state.comment);
 
 let pause: ReturnType<typeof setTimeout> | undefined;
 /** Typing is saved at every short pause and when the field is left; a lost tablet loses no sentence. */
-function typed() {
+function typed(text: string) {
+  write(text);
   clearTimeout(pause);
   pause = setTimeout(keep, 600);
+}
+function leave() {
+  keep();
+  left();
 }
 function keep() {
   clearTimeout(pause);
@@ -73,12 +73,12 @@ function keep() {
       <h2>Comment</h2>
       <textarea
         id="comment"
-        v-model="comment"
+        :value="comment"
         :disabled="locked"
         maxlength="2000"
         placeholder="What you saw, for the candidate and the record"
-        @input="typed"
-        @blur="keep"
+        @input="typed(($event.target as HTMLTextAreaElement).value)"
+        @blur="leave"
         @keydown.esc="($event.target as HTMLElement).blur()"
       />
     </label>

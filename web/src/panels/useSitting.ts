@@ -29,7 +29,11 @@ export function useSitting(token: string) {
   const place = () =>
     `kritikos.seat.${sitting.value?.seat.id}.${sitting.value?.round?.number ?? 0}`;
 
+  /** What is said while the sitting is being read: newer than what is read, whenever it was sent. */
+  let meanwhile: Record<string, Word> | null = null;
+
   async function load(): Promise<void> {
+    meanwhile ??= {};
     try {
       const now = await call('POST /sittings', { body: { token } });
       sitting.value = now;
@@ -37,11 +41,14 @@ export function useSitting(token: string) {
       problem.value = '';
       if (waiting.value.length === 0) waiting.value = kept(place());
       const said = Object.fromEntries(now.words.map((word) => [word.subject, word]));
-      words.value = { ...said, ...Object.fromEntries(waiting.value.map((w) => [w.subject, w])) };
+      const unsent = Object.fromEntries(waiting.value.map((w) => [w.subject, w]));
+      words.value = { ...said, ...unsent, ...meanwhile };
       if (waiting.value.length > 0) soon(0);
     } catch (thrown) {
       away.value = thrown instanceof NoConnection;
       problem.value = messageOf(thrown);
+    } finally {
+      meanwhile = null;
     }
   }
 
@@ -49,6 +56,7 @@ export function useSitting(token: string) {
   function say(subject: string, share: number | null, placement: Placement | null = null): void {
     const word: Said = { id: newId(), subject, share, placement };
     words.value = { ...words.value, [subject]: word };
+    if (meanwhile) meanwhile[subject] = word;
     waiting.value = [...waiting.value.filter((own) => own.subject !== subject), word];
     keep(place(), waiting.value);
     soon(GATHER);

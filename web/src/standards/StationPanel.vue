@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { BootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import type { StationStandard } from '@kritikos/core/standards/setStandard';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { STATION_METHODS } from '@kritikos/core/standards/stationMethods';
 import type { StationMethod } from '@kritikos/core/standards/stationMethods';
 import type { MethodAtStation } from '@kritikos/core/standards/methodsSideBySide';
 import ForestPlot from '../plots/ForestPlot.vue';
 import FileAndCommand from '../sources/FileAndCommand.vue';
+import { useTyped } from '../shell/useTyped.ts';
 import WideTable from '../shell/WideTable.vue';
 import { METHOD_WORDS } from './methodWords.ts';
 import { namesOf } from './namesOf.ts';
@@ -49,14 +50,8 @@ const inWords = ({ estimate, lower, upper }: MethodAtStation['cut']) =>
     ? one(estimate)
     : `${one(estimate)} (${one(lower)} to ${one(upper)})`;
 
-const typed = ref('');
-watch(
-  () => props.result,
-  (now, before) => {
-    if (now?.byHand) typed.value = String(now.cut);
-    // Taken back elsewhere; what somebody is typing here stays.
-    else if (before?.byHand && typed.value === String(before.cut)) typed.value = '';
-  },
+const { typed, write, left } = useTyped(() =>
+  props.result?.byHand ? String(props.result.cut) : '',
 );
 function take() {
   const value = Number(typed.value.replace(',', '.'));
@@ -121,11 +116,13 @@ const label = computed(
           <dd>
             <input
               :id="`hand-${station.station}`"
-              v-model="typed"
+              :value="typed"
               inputmode="decimal"
               size="4"
               placeholder="–"
+              @input="write(($event.target as HTMLInputElement).value)"
               @change="take"
+              @blur="left"
             />
           </dd>
         </div>

@@ -11,6 +11,7 @@ import { wrap } from 'comlink';
 import type { Remote } from 'comlink';
 import { onMounted, ref, shallowRef, watch } from 'vue';
 import { call, messageOf } from '../http/api.ts';
+import { useInTurn } from '../http/useInTurn.ts';
 import type { StationOfPage } from './stationOfPage.ts';
 import type { StandardsWork } from './standards.worker.ts';
 import { usePanelRows } from './usePanelRows.ts';
@@ -44,7 +45,12 @@ export function useStandard(examination: string) {
   const partsKnown = ref(false);
   const work = besideThePage();
 
+  /** How often the settings were moved here, and whether they are just being taken from the server. */
+  let moved = 0;
+  let taking = false;
+
   async function load(): Promise<void> {
+    const movedBefore = moved;
     try {
       const { candidates, marks, ...rest } = await call(
         'GET /examinations/:examination/standards',
@@ -63,7 +69,11 @@ export function useStandard(examination: string) {
       const parts = takeParts(ids);
       if (Object.keys(rest.draft.rule.parts).length > 0) await parts;
       page.value = { ...rest, candidates: decidedOn, everybody: candidates };
-      settings.value = rest.draft;
+      // What was moved since this was asked for is newer than the draft that it answers with.
+      if (settings.value === null || moved === movedBefore) {
+        taking = settings.value !== null;
+        settings.value = rest.draft;
+      }
       error.value = '';
     } catch (thrown) {
       error.value = messageOf(thrown);
@@ -83,10 +93,11 @@ export function useStandard(examination: string) {
   onMounted(load);
 
   const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+  const { inTurn } = useInTurn();
   const keepDraft = useDebounceFn(async (draft: Settings) => {
-    await call('PUT /examinations/:examination/standards/draft', { params, body: draft }).catch(
-      () => undefined,
-    );
+    await inTurn(() =>
+      call('PUT /examinations/:examination/standards/draft', { params, body: draft }),
+    ).catch(() => undefined);
   }, 500);
   const resample = useDebounceFn(async (borderline: number) => {
     bootstraps.value = await work.bootstraps(borderline, RESAMPLES);
@@ -106,7 +117,11 @@ export function useStandard(examination: string) {
       // The first comparison need not wait for a hand to rest.
       void (before ? compare : compareNow)(plain(now));
       void resample(now.borderline);
-      if (before) void keepDraft(plain(now));
+      if (before && !taking) {
+        moved++;
+        void keepDraft(plain(now));
+      }
+      taking = false;
     },
     { deep: true },
   );

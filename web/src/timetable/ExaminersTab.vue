@@ -16,7 +16,7 @@ const props = defineProps<{
   zone: string;
   disabled: boolean;
 }>();
-const emit = defineEmits<{ keep: [ExaminerResource] }>();
+const emit = defineEmits<{ keep: [who: ExaminerResource, now: Partial<ExaminerResource>] }>();
 /** All of them, however many pages that takes. */
 const { data: everybody } = useRead(
   () => ['every candidate', props.examination],
@@ -43,8 +43,7 @@ const numbers = computed(
 );
 
 /** Only what was changed is said; whatever another lead changes meanwhile stays. */
-const change = (who: ExaminerResource, now: Partial<ExaminerResource>) =>
-  emit('keep', { ...who, ...now });
+const change = (who: ExaminerResource, now: Partial<ExaminerResource>) => emit('keep', who, now);
 const asked = ref<ExaminerResource | null>(null);
 const known = ref<string | null>(null);
 const why = ref('');

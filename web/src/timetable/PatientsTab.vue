@@ -8,7 +8,6 @@ import WideTable from '../shell/WideTable.vue';
 import NumberField from '../checklists/NumberField.vue';
 import PresenceField from './PresenceField.vue';
 
-type Wanted = Omit<PatientResource, 'id' | 'stations'> & { id: string | null; retired: boolean };
 /** Who plays patients: what they must not undergo, and how often the same joint bears it. */
 const props = defineProps<{
   resources: Resources;
@@ -16,7 +15,10 @@ const props = defineProps<{
   zone: string;
   disabled: boolean;
 }>();
-const emit = defineEmits<{ keep: [Wanted] }>();
+const emit = defineEmits<{
+  keep: [who: PatientResource, now: Partial<PatientResource> & { retired?: boolean }];
+  add: [name: string];
+}>();
 const { known, nameOf } = useKnownProcedures();
 /** Those of this examination first; somebody may be barred from others too, for the next one. */
 const procedures = computed(() => {
@@ -25,20 +27,11 @@ const procedures = computed(() => {
   return [...here, ...others].map((value) => ({ value, title: nameOf(value) }));
 });
 
-const change = (who: PatientResource, now: Partial<PatientResource>) =>
-  emit('keep', { ...who, ...now, retired: false });
-const remove = (who: PatientResource) => emit('keep', { ...who, retired: true });
+const change = (who: PatientResource, now: Partial<PatientResource>) => emit('keep', who, now);
+const remove = (who: PatientResource) => emit('keep', who, { retired: true });
 const name = ref('');
 function add() {
-  emit('keep', {
-    id: null,
-    name: name.value.trim(),
-    takesPart: true,
-    present: null,
-    barred: [],
-    mostInARow: null,
-    retired: false,
-  });
+  emit('add', name.value.trim());
   name.value = '';
 }
 </script>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { ExaminerResource } from '@kritikos/contracts/timetable';
 import { computed } from 'vue';
+import { vKept } from '../shell/kept.ts';
 
 type Present = ExaminerResource['present'];
 /** When somebody is there: all the time, or from one time to another of a day. */
@@ -56,14 +57,14 @@ function set(i: number, part: 'start' | 'end', local: string) {
       <div v-for="(one, i) in value" :key="i" class="stretch">
         <input
           type="datetime-local"
-          :value="shown(one.start)"
+          v-kept="shown(one.start)"
           :aria-label="`${who} is there from`"
           :disabled="disabled"
           @change="set(i, 'start', ($event.target as HTMLInputElement).value)"
         />
         <input
           type="datetime-local"
-          :value="shown(one.end)"
+          v-kept="shown(one.end)"
           :aria-label="`${who} is there until`"
           :disabled="disabled"
           @change="set(i, 'end', ($event.target as HTMLInputElement).value)"

@@ -4,6 +4,7 @@ import { useDebounceFn } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { ApiProblem, call, messageOf } from '../http/api.ts';
+import { useInTurn } from '../http/useInTurn.ts';
 import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 import EquipmentTab from './EquipmentTab.vue';
@@ -30,56 +31,56 @@ const COLUMNS = {
   equipment: 'thing; pieces',
 } as const;
 const problem = ref('');
-const busy = ref(false);
+const { inTurn, busy } = useInTurn();
 const heldOn = computed(() => store.current?.heldOn ?? '');
 const zone = computed(() => store.current?.zone ?? 'UTC');
 
 /** Only what was changed is sent; where it is not taken, what holds comes back. */
 async function keep(act: () => Promise<Resources>) {
   problem.value = '';
-  busy.value = true;
   try {
-    take(await act());
+    await inTurn(async () => take(await act()));
   } catch (thrown) {
     const errors = thrown instanceof ApiProblem ? (thrown.problem.errors ?? []) : [];
     problem.value = [messageOf(thrown), ...errors.map(({ detail }) => detail)].join(' ');
     await reload();
-  } finally {
-    busy.value = false;
   }
 }
-const keepExaminer = ({
-  accountId,
-  takesPart,
-  present,
-  regions,
-  conflicts,
-}: Resources['examiners'][number]) =>
-  keep(() =>
-    call('PUT /examinations/:examination/resources/examiners', {
+type Examiner = Resources['examiners'][number];
+type Patient = Resources['patients'][number];
+/** Each change is made out of what holds when its turn has come, so that an earlier one is in it. */
+const keepExaminer = (who: Examiner, now: Partial<Examiner>) =>
+  keep(() => {
+    const { examiners = [] } = data.value ?? {};
+    const holds = examiners.find(({ accountId }) => accountId === who.accountId) ?? who;
+    const { accountId, takesPart, present, regions, conflicts } = { ...holds, ...now };
+    const reasons = conflicts.map(({ candidateId, reason }) => ({ candidateId, reason }));
+    const body = {
+      examiners: [{ accountId, takesPart, present, regions, conflicts: reasons }],
+    };
+    return call('PUT /examinations/:examination/resources/examiners', {
       params: params.value,
-      body: {
-        examiners: [
-          {
-            accountId,
-            takesPart,
-            present,
-            regions,
-            conflicts: conflicts.map(({ candidateId, reason }) => ({ candidateId, reason })),
-          },
-        ],
-      },
-    }),
-  );
-type Patient = Omit<Resources['patients'][number], 'id' | 'stations'> & {
-  id: string | null;
-  retired: boolean;
-};
-const keepPatient = ({ id, name, takesPart, present, barred, mostInARow, retired }: Patient) =>
+      body,
+    });
+  });
+const keepPatient = (who: Patient, now: Partial<Patient> & { retired?: boolean }) =>
+  keep(() => {
+    const holds = data.value?.patients.find(({ id }) => id === who.id) ?? who;
+    const { id, name, takesPart, present, barred, mostInARow, retired } = {
+      retired: false,
+      ...holds,
+      ...now,
+    };
+    return call('PUT /examinations/:examination/resources/patients', {
+      params: params.value,
+      body: { patients: [{ id, name, takesPart, present, barred, mostInARow, retired }] },
+    });
+  });
+const addPatient = (name: string) =>
   keep(() =>
     call('PUT /examinations/:examination/resources/patients', {
       params: params.value,
-      body: { patients: [{ id, name, takesPart, present, barred, mostInARow, retired }] },
+      body: { patients: [{ id: null, name, takesPart: true }] },
     }),
   );
 const keepRooms = (body: {
@@ -98,16 +99,22 @@ const keepPlaces = (body: {
   );
 const placeAll = () =>
   keep(() => call('POST /examinations/:examination/resources/places', { params: params.value }));
-const keepEquipment = useDebounceFn(
-  (what: string, pieces: number | null) =>
-    keep(() =>
-      call('PUT /examinations/:examination/resources/equipment', {
-        params: params.value,
-        body: { equipment: [{ what, pieces }] },
-      }),
-    ),
-  400,
-);
+/** What was counted since it was last sent, by the thing: all of it goes together. */
+const counted = new Map<string, number | null>();
+const sendCounted = useDebounceFn(() => {
+  const equipment = [...counted].map(([what, pieces]) => ({ what, pieces }));
+  counted.clear();
+  return keep(() =>
+    call('PUT /examinations/:examination/resources/equipment', {
+      params: params.value,
+      body: { equipment },
+    }),
+  );
+}, 400);
+function keepEquipment(what: string, pieces: number | null) {
+  counted.set(what, pieces);
+  void sendCounted();
+}
 </script>
 
 <template>
@@ -134,7 +141,7 @@ const keepEquipment = useDebounceFn(
           :resources="data"
           :held-on="heldOn"
           :zone="zone"
-          :disabled="busy"
+          :disabled="false"
           @keep="keepExaminer"
         />
         <PatientsTab
@@ -142,13 +149,14 @@ const keepEquipment = useDebounceFn(
           :resources="data"
           :held-on="heldOn"
           :zone="zone"
-          :disabled="busy"
+          :disabled="false"
           @keep="keepPatient"
+          @add="addPatient"
         />
         <RoomsTab
           v-else-if="tab === 'rooms'"
           :resources="data"
-          :disabled="busy"
+          :disabled="false"
           @room="keepRooms({ rooms: [$event], removed: [] })"
           @remove="keepRooms({ rooms: [], removed: [$event] })"
           @place="keepPlaces({ places: [$event], cleared: [] })"

@@ -6,6 +6,7 @@ import { useDebounceFn, useEventListener } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { ApiProblem, call, messageOf, takeFile } from '../http/api.ts';
+import { useInTurn } from '../http/useInTurn.ts';
 import { useReading } from '../http/useReading.ts';
 import JobProgress from '../jobs/JobProgress.vue';
 import { useJob } from '../jobs/useJob.ts';
@@ -37,6 +38,7 @@ const { plan, faults, problem, said, busy, open, judge, change, undo } = usePlan
   () => props.examination,
 );
 const { job, follow, cancel, running } = useJob();
+const { inTurn } = useInTurn();
 
 const wish = ref<TimetableWish | null>(null);
 const wishProblem = ref('');
@@ -73,11 +75,11 @@ async function keep() {
   wishProblem.value = '';
   wishErrors.value = {};
   try {
+    const body = wish.value;
     take(
-      await call('PUT /examinations/:examination/timetable', {
-        params: params.value,
-        body: wish.value,
-      }),
+      await inTurn(() =>
+        call('PUT /examinations/:examination/timetable', { params: params.value, body }),
+      ),
     );
   } catch (thrown) {
     wishProblem.value = messageOf(thrown);
