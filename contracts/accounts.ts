@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { id, instant, isPrintable, text } from './primitives.ts';
 
 /** What somebody does here; one person may hold several. */
-export const ROLES = ['administrator', 'lead', 'examiner', 'judge'] as const;
+export const ROLES = ['administrator', 'office', 'lead', 'examiner', 'judge'] as const;
 export const role = z.enum(ROLES);
 export type Role = z.infer<typeof role>;
 

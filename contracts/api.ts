@@ -6,6 +6,7 @@ import { timetables } from './addresses/timetable.ts';
 import { papers } from './addresses/papers.ts';
 import { panels } from './addresses/panels.ts';
 import { rehearsing } from './addresses/rehearsal.ts';
+import { house } from './addresses/house.ts';
 import { marking } from './addresses/marking.ts';
 import { outcomes } from './addresses/outcomes.ts';
 import { sources } from './addresses/sources.ts';
@@ -21,6 +22,7 @@ export const api = {
   ...people,
   ...bank,
   ...preparation,
+  ...house,
   ...timetables,
   ...papers,
   ...rehearsing,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { cellError } from './examinations.ts';
+import { houseProposal } from './house.ts';
 import { day, id, instant, text } from './primitives.ts';
 
 /** A time of day on the wall of the house. */
@@ -51,7 +52,18 @@ export const examinerResource = z.object({
   /** `null` for every region. */
   regions: z.array(z.string()).nullable(),
   /** Candidates of this examination whom they must not mark, and why. */
-  conflicts: z.array(z.object({ candidateId: id, number: z.int(), reason: z.string() })),
+  conflicts: z.array(
+    z.object({
+      candidateId: id,
+      number: z.int(),
+      /** Told in confidence: to whoever wrote it down, and to administrators; else `null`. */
+      reason: z.string().nullable(),
+      /** Who wrote it down; `null` where that was not noted yet. */
+      writtenBy: z.string().nullable(),
+      /** Whether the viewer may change it, or take it out. */
+      own: z.boolean(),
+    }),
+  ),
 });
 export type ExaminerResource = z.infer<typeof examinerResource>;
 
@@ -93,6 +105,10 @@ export const resources = z.object({
   regions: z.array(z.string()),
   procedures: z.array(z.string()),
   circuits: z.int(),
+  /** Whether the viewer changes what is the house’s; whoever does not proposes it. */
+  keepsHouse: z.boolean(),
+  /** What was proposed for this examination and waits for the office. */
+  proposals: z.array(houseProposal),
 });
 export type Resources = z.infer<typeof resources>;
 
@@ -106,7 +122,8 @@ export const examinersWanted = z.object({
         present: present.default(null),
         regions: z.array(text(60)).min(1, 'names no region').max(40).nullable().default(null),
         conflicts: z
-          .array(z.object({ candidateId: id, reason }))
+          /** Those that somebody else wrote down stay, named or not; `null` leaves a reason as it is. */
+          .array(z.object({ candidateId: id, reason: reason.nullable() }))
           .max(1000)
           .default([]),
       }),

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { fromMenu } from './choose.ts';
+import { openPhase } from './cycle.ts';
 import { inOwnBrowser, LEAD, PASSWORD, signIn } from './people.ts';
 
 const LIST = [
@@ -139,7 +140,7 @@ test('an administrator invites a lead, who imports a cohort and examines it at s
 test('what examiners tap shows on the page of the lead by itself', async ({ page, browser }) => {
   await signIn(page, LEAD);
   await page.getByRole('link', { name: 'Orthopedic special tests, second year' }).click();
-  await page.getByRole('link', { name: /^Mark \d/ }).click();
+  await openPhase(page, /^Mark \d/);
   const line = page.getByRole('row').filter({ hasText: 'Rosa Castellanos' }).first();
   await expect(line).toBeVisible();
   const before = await line.innerText();

@@ -5,6 +5,7 @@ import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { choose } from './choose.ts';
+import { openPhase } from './cycle.ts';
 import { callApi, EXAMINER, inOwnBrowser, LEAD, signIn } from './people.ts';
 
 const CANDIDATES = ['Ada Quist', 'Ben Oduya', 'Cleo Marsh', 'Dario Venn', 'Esi Holt', 'Finn Abe'];
@@ -112,7 +113,7 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
     }
     await page.getByRole('button', { name: 'Plan who marks whom' }).click();
     await expect(page.getByText('12 sheets, 6 of them pairs')).toBeVisible();
-    await page.getByRole('link', { name: /^Mark/ }).click();
+    await openPhase(page, /^Mark/);
     await page.getByRole('button', { name: 'Open marking' }).click();
     await expect(page.getByRole('button', { name: 'Close marking' })).toBeVisible();
   });
@@ -139,7 +140,7 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
   });
 
   await test.step('the lead sees that very item, its table, and the two sheets', async () => {
-    await page.getByRole('link', { name: /^Agree/ }).click();
+    await openPhase(page, /^Agree/);
     const row = page.locator('tr[data-item="shin-grip"]');
     await expect(row.getByRole('button', { name: /^Table behind/ })).toHaveText('83 %');
     await expect(
@@ -153,7 +154,7 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
   });
 
   await test.step('sets the standard, watches the consequence, and signs', async () => {
-    await page.getByRole('link', { name: /^Set the standard/ }).click();
+    await openPhase(page, /^Set the standard/);
     await expect(page.getByText(/pass · \d+ fail/)).toBeVisible();
     const before = await page
       .locator('section[aria-live=polite]')
@@ -177,7 +178,7 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
   });
 
   await test.step('the candidates’ outcomes follow', async () => {
-    await page.getByRole('link', { name: /^Report/ }).click();
+    await openPhase(page, /^Report/);
     const ada = page.getByRole('row').filter({ hasText: 'Ada Quist' });
     await expect(ada).toContainText('fail');
     await expect(ada).toContainText('is below the required 100.0 %');
@@ -197,7 +198,7 @@ test('from a disagreement to a standard by another method, and to what the years
   await page.getByRole('link', { name: 'Orthopedic special tests, second year' }).click();
 
   await test.step('the item that both split on is named, with its table', async () => {
-    await page.getByRole('link', { name: /^Agree/ }).click();
+    await openPhase(page, /^Agree/);
     await page.getByRole('button', { name: '2 · Groin pain on sitting' }).click();
     const row = page.locator('tr[data-item="pelvis-level"]');
     await expect(row).toContainText('ambiguous');
@@ -234,7 +235,7 @@ test('from a disagreement to a standard by another method, and to what the years
   });
 
   await test.step('another method is chosen, and another again for one station', async () => {
-    await page.getByRole('link', { name: /^Set the standard/ }).click();
+    await openPhase(page, /^Set the standard/);
     const required = page.locator('section[aria-live=polite]').getByText(/must reach/);
     await expect(required).toBeVisible();
     const before = await required.innerText();

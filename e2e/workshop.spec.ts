@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import type { Locator, Page } from '@playwright/test';
 import { choose, fromMenu } from './choose.ts';
+import { openPhase } from './cycle.ts';
 import { EXAMINER, inOwnBrowser, LEAD, signIn } from './people.ts';
 
 const SEVEN = [
@@ -288,7 +289,7 @@ test('an examination of eight stations from the bank and from a checklist that i
     }
     await page.getByRole('button', { name: 'Plan who marks whom' }).click();
     await expect(page.getByText('8 sheets, 0 of them pairs')).toBeVisible();
-    await page.getByRole('link', { name: /^Mark/ }).click();
+    await openPhase(page, /^Mark/);
     await page.getByRole('button', { name: 'Open marking' }).click();
     await expect(page.getByRole('button', { name: 'Close marking' })).toBeVisible();
     const tablet = await inOwnBrowser(browser, EXAMINER(1));

@@ -12,6 +12,7 @@ import { paperRoutes } from './papers/routes.ts';
 import { timetableRoutes } from './timetable/routes.ts';
 import type { Route } from './http/route.ts';
 import { markingRoutes } from './marking/routes.ts';
+import { houseRoutes } from './house/routes.ts';
 import { hintRoutes } from './hints/routes.ts';
 import { jobRoutes } from './jobs/routes.ts';
 import { postRoutes } from './post/routes.ts';
@@ -32,6 +33,7 @@ export const routes: readonly Route[] = [
   ...bankRoutes,
   ...checklistRoutes,
   ...examinationRoutes,
+  ...houseRoutes,
   ...timetableRoutes,
   ...paperRoutes,
   ...rehearsalRoutes,

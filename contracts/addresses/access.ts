@@ -7,6 +7,8 @@ export const place = z.coerce.number().int().min(0).max(60);
 
 export const SIGNED_IN = { roles: ROLES } as const;
 export const ADMINISTRATOR = { roles: ['administrator'] } as const;
+/** Whom the house names to change what is its own. */
+export const OFFICE = { roles: ['office', 'administrator'] } as const;
 export const LEAD = { roles: ['lead'] } as const;
 export const EXAMINER = { roles: ['examiner'] } as const;
 

@@ -28,6 +28,7 @@ import * as jobsThatBeat from './migrations/0022_jobs_that_beat.ts';
 import * as standsAt from './migrations/0023_stands_at.ts';
 import * as sealedLetters from './migrations/0024_sealed_letters.ts';
 import * as sealedByRole from './migrations/0025_sealed_by_role.ts';
+import * as theHouse from './migrations/0026_the_house.ts';
 import { refuseOthers } from './notOurs.ts';
 import { limitRole } from './roles.ts';
 
@@ -66,6 +67,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0023_stands_at': standsAt,
   '0024_sealed_letters': sealedLetters,
   '0025_sealed_by_role': sealedByRole,
+  '0026_the_house': theHouse,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

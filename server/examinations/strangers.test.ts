@@ -12,7 +12,7 @@ import { newestRehearsal } from '../rehearsal/repository.ts';
 import { findBankStation, searchBank } from '../stations/repository.ts';
 import type { SearchedFor } from '../stations/repository.ts';
 import { questionOf } from '../timetable/question.ts';
-import { roomsInUse } from '../timetable/resourceRepository.ts';
+import { roomsInUse } from '../house/repository.ts';
 import { wishOf } from '../timetable/service.ts';
 import { begunSheets } from '../timetable/slotRepository.ts';
 import { takeCohort } from './candidates.ts';

@@ -17,6 +17,7 @@ import { readResources } from '../timetable/resources.ts';
 import { openPlan } from '../timetable/service.ts';
 
 const MINUTE = 60_000;
+const IN_CONFIDENCE = 'told in confidence';
 
 /** The whole examination, as it is prepared at this moment, in the open format. */
 export async function writeOpenExamination(
@@ -77,7 +78,8 @@ export async function writeOpenExamination(
           regions,
           conflicts: conflicts
             .filter(({ number }) => expected.has(number))
-            .map((own) => ({ candidate: own.number, reason: own.reason })),
+            // A reason that was told in confidence stays in the house.
+            .map((own) => ({ candidate: own.number, reason: own.reason ?? IN_CONFIDENCE })),
         })),
       simulatedPatients: resources.patients
         .filter(({ takesPart, name }) => takesPart || named.has(`patient ${name}`))

@@ -10,6 +10,7 @@ import { keepWanted } from '../examinations/blueprint.ts';
 import { importCandidates } from '../examinations/candidates.ts';
 import { createExamination } from '../examinations/service.ts';
 import { addStation, keepPatientReadings } from '../examinations/stations.ts';
+import { proposalsFor } from '../house/repository.ts';
 import { newId } from '../http/newId.ts';
 import { invalid } from '../http/problems.ts';
 import { insertWithChecklist, requireBankStation } from '../stations/service.ts';
@@ -44,6 +45,12 @@ export async function readOpenExamination(
     ];
     await bringPatients(trx, id, file, lead);
     if (file.wish) await keepWish(trx, id, file.wish, lead);
+    const proposed = (await proposalsFor(trx, id, lead.id)).map(({ words }) => words);
+    if (proposed.length > 0) {
+      told.push(
+        `What is the house’s was proposed to its office, and is there once that has taken it: ${proposed.join('; ')}.`,
+      );
+    }
     told.push(...(await bringTimetable(trx, id, file, { stations, candidates }, lead)));
     await recordAction(trx, {
       accountId: lead.id,
@@ -297,6 +304,13 @@ async function bringTimetable(
       'The timetable names examiners who have no account here, so it was left out. Plan anew.',
     ];
   }
+  const patients = await trx('simulated_patient').select('id', 'name');
+  const here = new Set(patients.map(({ name }) => name));
+  if (timetable.slots.some(({ patient }) => patient !== null && !here.has(patient))) {
+    return [
+      'The timetable names simulated patients who are not here, so it was left out. Plan anew.',
+    ];
+  }
   const id = newId();
   await insertPlan(trx, {
     id,
@@ -312,7 +326,6 @@ async function bringTimetable(
   });
   const named = (list: Iterable<readonly [string | number, string]>) =>
     new Names([...list].map(([name, own]) => ({ id: own, name: String(name), also: own })));
-  const patients = await trx('simulated_patient').select('id', 'name');
   const known = {
     stations: named(stations),
     candidates: named(candidates),

@@ -1,15 +1,11 @@
 import type {
-  EquipmentWanted,
   ExaminerResource,
   ExaminersWanted,
-  PatientsWanted,
   PlaceResource,
   Resources,
-  RoomsWanted,
 } from '@kritikos/contracts/timetable';
 import type { Database } from '../db/database.ts';
 import { ledBy, readBy } from '../examinations/leads.ts';
-import { newId } from '../http/newId.ts';
 
 /** A multirange as a list of stretches, and back; SQL, so that no driver need know it. */
 const stretches = (column: string) => `(select jsonb_agg(jsonb_build_object(
@@ -19,6 +15,10 @@ const stretches = (column: string) => `(select jsonb_agg(jsonb_build_object(
 const asRange = `(select range_agg(tstzrange((s ->> 'start')::timestamptz, (s ->> 'end')::timestamptz))
   from jsonb_array_elements(:present::jsonb) s)`;
 type Present = ExaminerResource['present'];
+
+/** A reason is told in confidence: to whoever wrote it down, and to administrators. */
+const mayKnow = `coalesce(o.written_by = :viewer or exists (select from account v
+  where v.id = :viewer and 'administrator' = any(v.roles)), false)`;
 
 /**
  * The examiners of the house, with what is known of them for this examination. Until somebody is
@@ -37,8 +37,10 @@ export async function listExaminers(
            where s.examination_id = :examinationId and x.account_id = a.id) end as "takesPart",
        ${stretches('p.present')} as present, s.regions,
        coalesce((select jsonb_agg(jsonb_build_object('candidateId', c.id, 'number', c.number,
-           'reason', o.reason) order by c.number)
+           'reason', case when ${mayKnow} then o.reason end, 'writtenBy', w.name,
+           'own', ${mayKnow}) order by c.number)
          from conflict_of_interest o join candidate c on c.student_id = o.student_id
+           left join account w on w.id = o.written_by
          where o.account_id = a.id and c.examination_id = :examinationId), '[]') as conflicts
      from account a
        left join examination_examiner p on p.account_id = a.id and p.examination_id = :examinationId
@@ -62,29 +64,37 @@ export async function keepExaminers(
     .where({ examination_id: examinationId })
     .whereIn('account_id', accounts)
     .delete();
+  for (const { accountId, takesPart, present, conflicts } of examiners) {
+    if (takesPart) await insertPresence(trx, 'examiner', examinationId, accountId, present);
+    await keepConflicts(trx, examinationId, accountId, conflicts, lead);
+  }
+}
+
+/** Whom an examiner must not mark here, as one lead says it; what another wrote down stays. */
+async function keepConflicts(
+  trx: Database,
+  examinationId: string,
+  accountId: string,
+  conflicts: ExaminersWanted['examiners'][number]['conflicts'],
+  lead: string,
+): Promise<void> {
+  const bound = { examinationId, accountId, viewer: lead };
   await trx.raw(
     `delete from conflict_of_interest o using candidate c
      where c.student_id = o.student_id and c.examination_id = :examinationId
-       and o.account_id = any (:accounts::uuid[])`,
-    { examinationId, accounts },
+       and o.account_id = :accountId and not c.id = any (:kept::uuid[]) and ${mayKnow}`,
+    { ...bound, kept: conflicts.map(({ candidateId }) => candidateId) },
   );
-  for (const { accountId, takesPart, present, regions, conflicts } of examiners) {
-    if (takesPart) await insertPresence(trx, 'examiner', examinationId, accountId, present);
-    if (regions === null) await trx('examiner_scope').where({ account_id: accountId }).delete();
-    else
-      await trx('examiner_scope')
-        .insert({ account_id: accountId, regions })
-        .onConflict('account_id')
-        .merge();
-    for (const { candidateId, reason } of conflicts) {
-      await trx.raw(
-        `insert into conflict_of_interest (account_id, student_id, reason)
-         select :accountId, student_id, :reason from candidate
-         where id = :candidateId and examination_id = :examinationId
-         on conflict (account_id, student_id) do update set reason = excluded.reason`,
-        { accountId, reason, candidateId, examinationId },
-      );
-    }
+  for (const { candidateId, reason } of conflicts) {
+    if (reason === null) continue;
+    await trx.raw(
+      `insert into conflict_of_interest as o (account_id, student_id, reason, written_by)
+       select :accountId, student_id, :reason, :viewer from candidate
+       where id = :candidateId and examination_id = :examinationId
+       on conflict (account_id, student_id) do update set reason = excluded.reason
+         where ${mayKnow}`,
+      { ...bound, reason, candidateId },
+    );
   }
 }
 
@@ -141,68 +151,21 @@ export async function listPatients(
   return rows;
 }
 
-export async function keepPatients(
+/** Says whether a simulated patient takes part in an examination, and when they are there. */
+export async function keepPatientPresence(
   trx: Database,
   examinationId: string,
-  { patients }: PatientsWanted,
+  patientId: string,
+  { takesPart, present }: { readonly takesPart: boolean; readonly present: Present },
 ): Promise<void> {
-  const held = patients.flatMap(({ id }) => (id === null ? [] : [id]));
-  // A name may go from one to another in one change.
-  await trx('simulated_patient')
-    .whereIn('id', held)
-    .update({ name: trx.raw("'(' || id || ')'") });
-  for (const { id, name, takesPart, present, barred, mostInARow, retired } of patients) {
-    const retiredAt = retired ? trx.fn.now() : null;
-    const row = { name, barred, most_in_a_row: mostInARow, retired_at: retiredAt };
-    const [kept] = id
-      ? await trx('simulated_patient').where({ id }).update(row).returning('id')
-      : await trx('simulated_patient')
-          .insert({ id: newId(), ...row })
-          .onConflict('name')
-          .merge(['barred', 'most_in_a_row', 'retired_at'])
-          .returning('id');
-    if (!kept) continue;
-    await trx('examination_patient')
-      .where({ examination_id: examinationId, patient_id: kept.id })
-      .delete();
-    if (takesPart && !retired)
-      await insertPresence(trx, 'patient', examinationId, kept.id, present);
-  }
+  await trx('examination_patient')
+    .where({ examination_id: examinationId, patient_id: patientId })
+    .delete();
+  if (takesPart) await insertPresence(trx, 'patient', examinationId, patientId, present);
 }
 
 export async function listRooms(db: Database): Promise<Resources['rooms']> {
   return db('room').orderByRaw('name collate as_read').select('id', 'name', 'couches');
-}
-
-export async function keepRooms(trx: Database, { rooms, removed }: RoomsWanted): Promise<void> {
-  for (const { id, name, couches } of rooms) {
-    if (id) await trx('room').where({ id }).update({ name, couches });
-    else
-      await trx('room')
-        .insert({ id: newId(), name, couches })
-        .onConflict('name')
-        .merge(['couches']);
-  }
-  await trx('room').whereIn('id', removed).delete();
-}
-
-/**
- * Rooms in which stations stand, each with its last couch that is taken; by what, where the viewer may
- * know that.
- */
-export async function roomsInUse(
-  db: Database,
-  viewer: string,
-): Promise<{ roomId: string; name: string; couch: number; where: string | null }[]> {
-  const { rows } = await db.raw(
-    `select distinct on (r.id) r.id as "roomId", r.name, p.couch,
-       case when ${readBy('e.id')} then format('“%s” of “%s”', s.title, e.title) end as "where"
-     from station_place p join room r on r.id = p.room_id join station s on s.id = p.station_id
-       join examination e on e.id = p.examination_id
-     order by r.id, p.couch desc`,
-    { viewer },
-  );
-  return rows;
 }
 
 export async function listPlaces(
@@ -237,11 +200,4 @@ export async function replacePlaces(
 
 export async function listEquipment(db: Database): Promise<{ what: string; pieces: number }[]> {
   return db('equipment').orderBy('what').select('what', 'pieces');
-}
-
-export async function keepEquipment(trx: Database, { equipment }: EquipmentWanted): Promise<void> {
-  for (const { what, pieces } of equipment) {
-    if (pieces === null) await trx('equipment').where({ what }).delete();
-    else await trx('equipment').insert({ what, pieces }).onConflict('what').merge();
-  }
 }

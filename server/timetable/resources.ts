@@ -1,6 +1,7 @@
 import type { Account } from '@kritikos/contracts/accounts';
 import type {
   EquipmentWanted,
+  ExaminerResource,
   ExaminersWanted,
   PatientsWanted,
   PlaceResource,
@@ -14,7 +15,10 @@ import type { Database } from '../db/database.ts';
 import { candidateNumbers } from '../examinations/candidateRepository.ts';
 import { countHolders } from '../examinations/repository.ts';
 import { holdExamination, requireExamination } from '../examinations/service.ts';
+import { freeNames, proposalsFor } from '../house/repository.ts';
+import { changeHouse, keepsHouse } from '../house/service.ts';
 import { conflict, invalid } from '../http/problems.ts';
+import { isDeepStrictEqual } from 'node:util';
 import { stationsOf } from './question.ts';
 import * as repository from './resourceRepository.ts';
 import { wishOf } from './service.ts';
@@ -60,6 +64,8 @@ export async function readResources(
     places: await repository.listPlaces(db, examinationId, viewer.id),
     regions: [...new Set(stations.map(({ region }) => region))].sort(),
     procedures: [...new Set(stations.flatMap(({ procedures }) => procedures))].sort(),
+    keepsHouse: keepsHouse(viewer),
+    proposals: await proposalsFor(db, examinationId, viewer.id),
   };
 }
 
@@ -111,44 +117,119 @@ export async function keepExaminers(
       },
     ]);
   }
-  return keep(db, examinationId, lead, 'examiners', (trx) =>
-    repository.keepExaminers(trx, examinationId, wanted, lead.id),
-  );
+  return keep(db, examinationId, lead, 'examiners', async (trx) => {
+    const before = await repository.listExaminers(trx, examinationId, lead.id);
+    refuseWithoutReason(wanted, before);
+    await repository.keepExaminers(trx, examinationId, wanted, lead.id);
+    const changes = wanted.examiners.flatMap(({ accountId, regions }) => {
+      const own = before.find((one) => one.accountId === accountId);
+      if (!own || isDeepStrictEqual(own.regions, regions)) return [];
+      const words = `${own.name} examines ${regions?.join(', ') ?? 'every region'}`;
+      return [{ change: { of: 'regions' as const, accountId, regions }, words }];
+    });
+    await changeHouse(trx, examinationId, changes, lead);
+  });
 }
 
+/** Whom somebody must not mark is said with a reason, unless it was said before. */
+function refuseWithoutReason({ examiners }: ExaminersWanted, before: readonly ExaminerResource[]) {
+  const at = examiners.findIndex(({ accountId, conflicts }) => {
+    const known = before.find((one) => one.accountId === accountId)?.conflicts ?? [];
+    return conflicts.some(
+      ({ candidateId, reason }) =>
+        reason === null && !known.some((one) => one.candidateId === candidateId),
+    );
+  });
+  if (at >= 0) {
+    throw invalid([
+      { pointer: `/examiners/${at}/conflicts`, detail: 'needs a reason for whom is new there' },
+    ]);
+  }
+}
+
+type PatientWanted = PatientsWanted['patients'][number];
+
+/**
+ * Keeps who plays and when, which is the examination’s; and who they are and what they must not
+ * undergo, which is the house’s.
+ */
 export async function keepPatients(
   db: Database,
   examinationId: string,
-  wanted: PatientsWanted,
+  { patients }: PatientsWanted,
   lead: Account,
 ): Promise<Resources> {
   await requireExamination(db, examinationId, lead);
-  return keep(db, examinationId, lead, 'simulated patients', (trx) =>
-    repository.keepPatients(trx, examinationId, wanted),
+  return keep(db, examinationId, lead, 'simulated patients', async (trx) => {
+    const before = await repository.listPatients(trx, examinationId, lead.id);
+    const wanted = patients.map((one) => ({
+      one,
+      own: before.find(({ id, name }) => (one.id === null ? name === one.name : id === one.id)),
+    }));
+    const changed = wanted.filter(({ one, own }) => !own || isOther(one, own));
+    if (keepsHouse(lead))
+      await freeNames(
+        trx,
+        changed.flatMap(({ own }) => own?.id ?? []),
+      );
+    const changes = changed.map(({ one, own }) => patientChange(one, own?.id ?? null));
+    const made = await changeHouse(trx, examinationId, changes, lead);
+    for (const { one, own } of wanted) {
+      const place = changed.findIndex((other) => other.one === one);
+      const id = own?.id ?? made[place];
+      if (id === undefined) continue; // proposed, and not there yet
+      const takesPart = one.takesPart && !(one.retired && keepsHouse(lead));
+      await repository.keepPatientPresence(trx, examinationId, id, { ...one, takesPart });
+    }
+  });
+}
+
+function isOther(one: PatientWanted, own: repository.StoredPatient): boolean {
+  return (
+    one.retired ||
+    one.name !== own.name ||
+    one.mostInARow !== own.mostInARow ||
+    !isDeepStrictEqual([...one.barred].sort(), [...own.barred].sort())
   );
+}
+
+function patientChange({ name, barred, mostInARow, retired }: PatientWanted, id: string | null) {
+  const undergoes = barred.length > 0 ? `must not undergo ${barred.join(', ')}` : 'undergoes all';
+  const often = mostInARow === null ? '' : `, the same joint ${mostInARow} times in a row at most`;
+  const words = retired
+    ? `${name} plays no more`
+    : `${id === null ? 'A new simulated patient, ' : ''}${name} ${undergoes}${often}`;
+  return { change: { of: 'patient' as const, id, name, barred, mostInARow, retired }, words };
 }
 
 export async function keepRooms(
   db: Database,
   examinationId: string,
-  wanted: RoomsWanted,
+  { rooms, removed }: RoomsWanted,
   lead: Account,
 ): Promise<Resources> {
   await requireExamination(db, examinationId, lead);
-  const changed = new Map(
-    wanted.rooms.flatMap(({ id, couches }) => (id ? [[id, couches] as const] : [])),
-  );
-  const lost = (await repository.roomsInUse(db, lead.id)).find(
-    ({ roomId, couch }) =>
-      wanted.removed.includes(roomId) || (changed.get(roomId) ?? Infinity) < couch,
-  );
-  if (lost) {
-    throw conflict(
-      `${lost.name} is in use`,
-      `${lost.where ?? 'A station of another examination'} stands there at couch ${lost.couch}. Move it first; nothing was changed.`,
-    );
-  }
-  return keep(db, examinationId, lead, 'rooms', (trx) => repository.keepRooms(trx, wanted));
+  const before = new Map((await repository.listRooms(db)).map((room) => [room.id, room]));
+  const changes = [
+    ...rooms.map(({ id, name, couches }) => ({
+      change: { of: 'room' as const, id, name, couches },
+      words: `${id === null ? 'A new room, ' : ''}${name} has ${couches === 1 ? 'one couch' : `${couches} couches`}`,
+    })),
+    ...removed.flatMap((id) => {
+      const name = before.get(id)?.name;
+      return name === undefined
+        ? []
+        : [
+            {
+              change: { of: 'no room' as const, id, name },
+              words: `${name} is not there any more`,
+            },
+          ];
+    }),
+  ];
+  return keep(db, examinationId, lead, 'rooms', async (trx) => {
+    await changeHouse(trx, examinationId, changes, lead);
+  });
 }
 
 /** Says where stations stand. A couch has one station: a room used twice is refused, with a couch that is free. */
@@ -245,5 +326,11 @@ export async function keepEquipment(
   wanted: EquipmentWanted,
   lead: Account,
 ): Promise<Resources> {
-  return keep(db, examinationId, lead, 'equipment', (trx) => repository.keepEquipment(trx, wanted));
+  const changes = wanted.equipment.map(({ what, pieces }) => ({
+    change: { of: 'equipment' as const, what, pieces },
+    words: pieces === null ? `${what} is not counted` : `Of ${what} there are ${pieces}`,
+  }));
+  return keep(db, examinationId, lead, 'equipment', async (trx) => {
+    await changeHouse(trx, examinationId, changes, lead);
+  });
 }

@@ -5,8 +5,8 @@ import { useSession } from './accounts/session.ts';
 
 declare module 'vue-router' {
   interface RouteMeta {
-    /** The role that opens the page; without it, anyone. */
-    role?: Role;
+    /** The role that opens the page, or any of several; without one, anyone. */
+    role?: Role | Role[];
     /** Everybody who is signed in may open the page. */
     signedIn?: boolean;
     title?: string;
@@ -191,6 +191,11 @@ const routes: RouteRecordRaw[] = [
     meta: { role: 'administrator', title: 'People' },
   },
   {
+    path: '/house',
+    component: () => import('./house/HousePage.vue'),
+    meta: { role: ['office', 'administrator'], title: 'The house' },
+  },
+  {
     path: '/post',
     component: () => import('./post/PostPage.vue'),
     meta: { role: 'administrator', title: 'Letters' },
@@ -265,8 +270,9 @@ router.beforeEach(async (to) => {
     return '/first-administrator';
   if (!to.meta.role && !to.meta.signedIn) return true;
   if (!session.account) return { path: '/sign-in', query: { then: to.fullPath } };
-  const { role } = to.meta;
-  return role === undefined || session.account.roles.includes(role) ? true : '/';
+  const wanted = [to.meta.role ?? []].flat();
+  const holds = wanted.some((role) => session.account?.roles.includes(role));
+  return wanted.length === 0 || holds ? true : '/';
 });
 
 router.afterEach((to) => {

@@ -67,6 +67,7 @@ async function invited(name: string) {
         min-width="180"
         clearable
       />
+      <v-btn to="/house">The house</v-btn>
       <v-btn to="/post">Letters</v-btn>
       <v-btn color="primary" variant="flat" @click="inviting = true">Invite somebody</v-btn>
     </div>

@@ -63,11 +63,20 @@ function add() {
   change(who, {
     conflicts: [
       ...others,
-      { candidateId, number: numbers.value.get(candidateId) ?? 0, reason: why.value.trim() },
+      {
+        candidateId,
+        number: numbers.value.get(candidateId) ?? 0,
+        reason: why.value.trim(),
+        writtenBy: null,
+        own: true,
+      },
     ],
   });
   asked.value = null;
 }
+/** Why, or whose word it is where that was told in confidence. */
+const saidOf = ({ reason, writtenBy }: ExaminerResource['conflicts'][number]) =>
+  reason ?? (writtenBy ? `told to ${writtenBy} in confidence` : 'told in confidence');
 const setRegions = (who: ExaminerResource, regions: string[]) =>
   change(who, { regions: regions.length === 0 ? null : regions });
 </script>
@@ -126,8 +135,10 @@ const setRegions = (who: ExaminerResource, regions: string[]) =>
           </td>
           <td>
             <div v-for="one in who.conflicts" :key="one.candidateId">
-              {{ one.number }}, {{ one.reason }}
+              {{ one.number }},
+              <span :class="{ soft: one.reason === null }">{{ saidOf(one) }}</span>
               <button
+                v-if="one.own"
                 class="linkish"
                 type="button"
                 :disabled="disabled"
@@ -160,7 +171,13 @@ const setRegions = (who: ExaminerResource, regions: string[]) =>
     @act="add"
   >
     <v-autocomplete v-model="known" :items="candidates" label="Candidate" />
-    <v-text-field v-model="why" label="Why" placeholder="relative, supervisor" />
+    <v-text-field
+      v-model="why"
+      label="Why"
+      placeholder="relative, supervisor"
+      hint="Read by you and by administrators; others see that it is so."
+      persistent-hint
+    />
   </ActDialog>
 </template>
 

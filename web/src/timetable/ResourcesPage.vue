@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { HouseProposal } from '@kritikos/contracts/house';
 import type { PlaceResource, Resources } from '@kritikos/contracts/timetable';
 import { useDebounceFn } from '@vueuse/core';
 import { computed, ref } from 'vue';
@@ -6,6 +7,7 @@ import { useExamination } from '../examinations/examinationStore.ts';
 import { ApiProblem, call, messageOf } from '../http/api.ts';
 import { useInTurn } from '../http/useInTurn.ts';
 import { useReading } from '../http/useReading.ts';
+import ProposalList from '../house/ProposalList.vue';
 import LoadState from '../shell/LoadState.vue';
 import EquipmentTab from './EquipmentTab.vue';
 import ExaminersTab from './ExaminersTab.vue';
@@ -83,6 +85,15 @@ const addPatient = (name: string) =>
       body: { patients: [{ id: null, name, takesPart: true }] },
     }),
   );
+async function decide({ id }: HouseProposal, taken: boolean) {
+  await keep(async () => {
+    await call('PUT /house/proposals/:proposal', {
+      params: { proposal: id },
+      body: { take: taken },
+    });
+    return call('GET /examinations/:examination/resources', { params: params.value });
+  });
+}
 const keepRooms = (body: {
   rooms: { id: string | null; name: string; couches: number }[];
   removed: string[];
@@ -128,6 +139,21 @@ function keepEquipment(what: string, pieces: number | null) {
     <v-alert v-if="problem" type="error" role="alert" class="mb-2">{{ problem }}</v-alert>
     <LoadState :error="error" :loading="!data" @retry="reload" />
     <template v-if="data">
+      <p v-if="!data.keepsHouse" class="soft">
+        Who takes part, when, and where stations stand is yours to say. Rooms, people, equipment and
+        what somebody may examine are the house’s: what you change of them goes to its office first.
+      </p>
+      <section v-if="data.proposals.length > 0" class="panel mb-3">
+        <h2>
+          {{ data.keepsHouse ? 'Proposed for this examination' : 'Proposed, and not decided yet' }}
+        </h2>
+        <ProposalList
+          :proposals="data.proposals"
+          :decides="data.keepsHouse"
+          :busy="busy"
+          @decide="decide"
+        />
+      </section>
       <v-tabs v-model="tab" density="compact" color="primary">
         <v-tab value="examiners">Examiners</v-tab>
         <v-tab value="patients">Simulated patients</v-tab>
