@@ -20,7 +20,6 @@ test('an administrator invites a lead, who imports a cohort and examines it at s
   page,
   browser,
 }) => {
-  test.setTimeout(240_000);
   const run = Date.now();
   const email = `new-lead-${run}@orrinmouth.example`;
   let link = '';

@@ -36,41 +36,64 @@ async function expectNone(axe: AxeBuilder, what: string): Promise<void> {
   expect(found, what).toEqual([]);
 }
 
-test('the lead’s pages are accessible', async ({ page }) => {
-  test.setTimeout(180_000);
-  await page.emulateMedia({ reducedMotion: 'reduce' });
-  await page.goto('/sign-in');
-  await expectAccessible(page, 'sign-in');
-  await signIn(page, LEAD);
-  await page.getByRole('link', { name: 'Orthopedic special tests, second year' }).click();
-  await expect(page.getByRole('heading', { name: 'Stations' })).toBeVisible();
-  const base = page.url();
-  for (const [path, sign] of [
+const LEADS_PAGES = {
+  'before the day': [
     ['', 'Stations'],
     ['/preparation', 'Sheets without a timetable'],
     ['/blueprint', 'What stands out'],
     ['/timetable', 'What is asked'],
     ['/resources', 'Who and what may be used'],
+  ],
+  'around the day': [
     ['/rehearsal', 'Rehearsal'],
     ['/panels', 'Provisional standard by a panel'],
     ['/papers', 'Papers'],
     ['/calibration', 'Calibrate'],
     ['/marking', 'Sheets that want a look'],
+  ],
+  'after the day': [
     ['/agreement', 'Agree'],
     ['/standards', 'Consequence'],
     ['/results', 'Report'],
     ['/trust', 'The figures'],
     ['/years', 'The stations that stayed the same'],
+  ],
+} as const;
+for (const [when, pages] of Object.entries(LEADS_PAGES)) {
+  test(`the lead’s pages ${when} are accessible`, async ({ page }) => {
+    await page.emulateMedia({ reducedMotion: 'reduce' });
+    await signIn(page, LEAD);
+    await page.getByRole('link', { name: 'Orthopedic special tests, second year' }).click();
+    await expect(page.getByRole('heading', { name: 'Stations' })).toBeVisible();
+    const base = page.url();
+    for (const [path, sign] of pages) {
+      await page.goto(base + path);
+      await expect(page.getByRole('heading', { name: sign, exact: true }).first()).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      await expectAccessible(page, path || 'overview');
+    }
+  });
+}
+
+test('signing in, the house and the letters are accessible', async ({ page }) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.goto('/sign-in');
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await expectAccessible(page, 'sign-in');
+  await signIn(page, LEAD);
+  for (const [path, sign] of [
+    ['/people', 'People'],
+    ['/house', 'The house'],
+    ['/post', 'Letters'],
   ] as const) {
-    await page.goto(base + path);
-    await expect(page.getByRole('heading', { name: sign, exact: true }).first()).toBeVisible();
+    await page.goto(path);
+    await expect(page.getByRole('heading', { name: sign, exact: true })).toBeVisible();
     await page.waitForLoadState('networkidle');
-    await expectAccessible(page, path || 'overview');
+    await expectAccessible(page, path);
   }
 });
 
 test('the bank and the workshop are accessible', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await signIn(page, LEAD);
   await page.goto('/bank');
@@ -89,7 +112,6 @@ test('the bank and the workshop are accessible', async ({ page }) => {
 });
 
 test('the timetable is accessible', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await signIn(page, LEAD);
   await page.getByRole('link', { name: 'Second-year special tests, 2027' }).click();

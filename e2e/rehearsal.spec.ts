@@ -12,7 +12,6 @@ async function nextYears(page: Page): Promise<string> {
 test('the demo’s plan is rehearsed, and one more second examiner is taken from it', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await signIn(page, LEAD);
   await page.goto(`/examinations/${await nextYears(page)}/rehearsal`);
   await expect(page.getByText(/Learnt from Orthopedic special tests, second year/)).toBeVisible();
@@ -37,7 +36,6 @@ test('the demo’s plan is rehearsed, and one more second examiner is taken from
 });
 
 test('the papers are made, all from one button', async ({ page }) => {
-  test.setTimeout(120_000);
   await signIn(page, LEAD);
   await page.goto(`/examinations/${await nextYears(page)}/papers`);
   await page.getByLabel('Letter').check();
@@ -63,7 +61,7 @@ const standardsOf = (page: Page, examination: string) =>
 async function sit(browser: Browser, link: string): Promise<Page> {
   const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const page = await phone.newPage();
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(60_000);
   await page.goto(link);
   return page;
 }
@@ -81,8 +79,7 @@ test('a panel of four judges comes in two rounds to a cut beside the other metho
   page,
   browser,
 }) => {
-  test.setTimeout(240_000);
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(60_000);
   await signIn(page, LEAD);
   const all = await callApi<{ id: string; title: string }[]>(page.request, 'get', '/examinations');
   const id = all.find(({ title }) => title === 'Orthopedic special tests, second year')?.id ?? '';

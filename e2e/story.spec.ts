@@ -74,7 +74,7 @@ async function markOverApi(page: Page, title: string): Promise<void> {
 
 test('from a list of candidates to a signed pass mark', async ({ page, browser }) => {
   // Two minutes on a quiet machine at the very worst; a shared one can stand still for as long.
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   const title = `Story ${Date.now()}`;
 
   await test.step('the lead makes an examination and imports candidates', async () => {
@@ -192,7 +192,6 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
 test('from a disagreement to a standard by another method, and to what the years say', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await signIn(page, LEAD);
   await page.goto('/examinations');
   await page.getByRole('link', { name: 'Orthopedic special tests, second year' }).click();

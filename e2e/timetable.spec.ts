@@ -34,8 +34,7 @@ test('48 candidates over 8 stations and 2 circuits: planned, changed by hand and
   page,
   browser,
 }) => {
-  test.setTimeout(240_000);
-  page.setDefaultTimeout(30_000);
+  page.setDefaultTimeout(60_000);
   await signIn(page, LEAD);
   const id = await examination(page);
 

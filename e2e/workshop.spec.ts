@@ -51,9 +51,9 @@ test('an examination of eight stations from the bank and from a checklist that i
   page,
   browser,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   // Where something is missing it is said soon, not at the very end.
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(60_000);
   const title = `Eight stations ${Date.now()}`;
 
   await test.step('a station is made from a procedure; its checklist is opened in the workshop', async () => {
@@ -307,7 +307,7 @@ test('an examination of eight stations from the bank and from a checklist that i
 });
 
 test('two leads write one draft and lose nothing', async ({ page, browser }) => {
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(60_000);
   await signIn(page, LEAD);
   await page.goto('/checklists');
   await page.getByRole('textbox', { name: 'Find by title or region' }).fill('Trendelenburg');

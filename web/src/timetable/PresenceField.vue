@@ -56,15 +56,15 @@ function set(i: number, part: 'start' | 'end', local: string) {
     <template v-else>
       <div v-for="(one, i) in value" :key="i" class="stretch">
         <input
-          type="datetime-local"
           v-kept="shown(one.start)"
+          type="datetime-local"
           :aria-label="`${who} is there from`"
           :disabled="disabled"
           @change="set(i, 'start', ($event.target as HTMLInputElement).value)"
         />
         <input
-          type="datetime-local"
           v-kept="shown(one.end)"
+          type="datetime-local"
           :aria-label="`${who} is there until`"
           :disabled="disabled"
           @change="set(i, 'end', ($event.target as HTMLInputElement).value)"
