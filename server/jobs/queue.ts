@@ -1,5 +1,5 @@
 import PgBoss from 'pg-boss';
-import type { Database } from '../db/database.ts';
+import type { Knex } from 'knex';
 
 /** The schema that the queue keeps its own tables in. */
 const SCHEMA = 'boss';
@@ -7,7 +7,7 @@ const SCHEMA = 'boss';
 export const QUEUE = 'kritikos';
 
 /** The queue as it works on our connections, so that what is written is queued in one transaction. */
-export function onOurs(db: Database): PgBoss.Db {
+export function onOurs(db: Knex): PgBoss.Db {
   return {
     executeSql: async (text, values) => {
       const client = db.client as Connections;
@@ -28,7 +28,7 @@ interface Connections {
 }
 
 /** A queue that works as the role of this pool, on tables that are there. */
-export function queueOn(db: Database): PgBoss {
+export function queueOn(db: Knex): PgBoss {
   return new PgBoss({ db: onOurs(db), schema: SCHEMA, migrate: false, schedule: false });
 }
 

@@ -3,7 +3,6 @@ import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, HttpProblem, notFound } from '../http/problems.ts';
-import type { PostOffice } from './postOffice.ts';
 import * as letters from './repository.ts';
 import { seal, unseal } from './sealing.ts';
 
@@ -40,7 +39,7 @@ export function textOf(secretKey: string, { id, body, sealed }: letters.KeptLett
  */
 export async function readLetter(
   db: Database,
-  post: PostOffice,
+  post: { readonly sends: boolean },
   secretKey: string,
   id: string,
   by: Account,
