@@ -133,7 +133,7 @@ const setRegions = (who: ExaminerResource, regions: string[]) =>
               @update:model-value="change(who, { present: $event })"
             />
           </td>
-          <td>
+          <td class="conflicts">
             <div v-for="one in who.conflicts" :key="one.candidateId">
               {{ one.number }},
               <span :class="{ soft: one.reason === null }">{{ saidOf(one) }}</span>
@@ -184,5 +184,15 @@ const setRegions = (who: ExaminerResource, regions: string[]) =>
 <style scoped>
 .regions {
   min-width: 180px;
+}
+.conflicts {
+  min-width: 160px;
+}
+.linkish {
+  margin-right: 6px;
+  white-space: nowrap;
+}
+span + .linkish {
+  margin-left: 6px;
 }
 </style>
