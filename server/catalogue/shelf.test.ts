@@ -47,6 +47,23 @@ const station = (procedure: string) => ({
   equipment: ['couch'],
 });
 
+describe('the answers of the shelf', () => {
+  it('are read by who leads or examines, and by nobody else who is signed in', async () => {
+    const examiner = await server.signIn(EXAMINERS[3].email);
+    const seen = async () => (await examiner.call('GET', '/shelf').expect(200)).body.length;
+    expect(await seen()).toBe((await shelf()).length);
+    expect(await seen()).toBeGreaterThan(0);
+    for (const roles of [['judge'], ['administrator'], ['office']]) {
+      await server.db('account').where({ id: examiner.account?.id }).update({ roles });
+      expect([roles, await seen()]).toEqual([roles, 0]);
+    }
+    await server
+      .db('account')
+      .where({ id: examiner.account?.id })
+      .update({ roles: ['examiner'] });
+  });
+});
+
 describe('the school’s shelf', () => {
   it('says what a file would do before it does it', async () => {
     const [heel] = (await shelf()).filter(({ procedure }) => procedure.id === HEEL_RAISE.id);

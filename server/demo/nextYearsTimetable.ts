@@ -6,6 +6,7 @@ import { importCandidates } from '../examinations/candidates.ts';
 import { requireExamination } from '../examinations/service.ts';
 import { questionOf } from '../timetable/question.ts';
 import { takeFile } from '../timetable/resourceFiles.ts';
+import { placeAll } from '../timetable/places.ts';
 import * as resources from '../timetable/resources.ts';
 import { keepWish } from '../timetable/service.ts';
 import { keepPlan } from '../timetable/work.ts';
@@ -96,7 +97,7 @@ async function bringResources(db: Database, examinationId: string, lead: Account
     `${examiner(13)};all;${DAY} 08:00;${DAY} 12:45;`,
     `${examiner(15)};shoulder|hip;;;22: supervisor of the thesis`,
   ]);
-  await resources.placeAll(db, examinationId, lead);
+  await placeAll(db, examinationId, lead);
   const { equipment } = await resources.readResources(db, examinationId, lead);
   await resources.keepEquipment(
     db,

@@ -16,6 +16,7 @@ import { invalid } from '../http/problems.ts';
 import { insertWithChecklist, requireBankStation } from '../stations/service.ts';
 import { insertPlan } from '../timetable/planRepository.ts';
 import { Names } from '../timetable/question.ts';
+import { keepPlaces } from '../timetable/places.ts';
 import * as resources from '../timetable/resources.ts';
 import { keepWish } from '../timetable/service.ts';
 import { insertSlots } from '../timetable/slotRepository.ts';
@@ -274,7 +275,7 @@ async function bringPlaces(
       roomId: here.get(room)?.id,
       couch,
     }));
-    await resources.keepPlaces(trx, examination, { places: wanted, cleared: [] }, lead);
+    await keepPlaces(trx, examination, { places: wanted, cleared: [] }, lead);
   }
   const counted = new Set((await trx('equipment').select('what')).map(({ what }) => what));
   const fresh = equipment.filter(({ what }) => !counted.has(what));

@@ -1,6 +1,7 @@
 import { stringify } from 'csv-stringify/sync';
 import type { Hints } from '../hints/hints.ts';
 import { route } from '../http/route.ts';
+import { keepPlaces, placeAll } from './places.ts';
 import { publishPlan } from './publishing.ts';
 import { takeFile } from './resourceFiles.ts';
 import * as resources from './resources.ts';
@@ -42,10 +43,10 @@ export const timetableRoutes = [
     telling(hints, params.examination, resources.keepRooms(db, params.examination, body, account)),
   ),
   route('PUT /examinations/:examination/resources/places', ({ db, hints, params, body, account }) =>
-    telling(hints, params.examination, resources.keepPlaces(db, params.examination, body, account)),
+    telling(hints, params.examination, keepPlaces(db, params.examination, body, account)),
   ),
   route('POST /examinations/:examination/resources/places', ({ db, hints, params, account }) =>
-    telling(hints, params.examination, resources.placeAll(db, params.examination, account)),
+    telling(hints, params.examination, placeAll(db, params.examination, account)),
   ),
   route(
     'PUT /examinations/:examination/resources/equipment',
