@@ -1,5 +1,4 @@
 import { CELL_SUBJECTS, QUESTION_SUBJECTS } from '@kritikos/contracts/panels';
-import type { Account } from '@kritikos/contracts/accounts';
 import type { Judged, Sitting, Standing } from '@kritikos/contracts/panels';
 import { drawFigure } from '@kritikos/core/figure/draw';
 import { figureSvg } from '@kritikos/core/figure/svg';
@@ -10,6 +9,7 @@ import { panelRound } from '@kritikos/core/panels/panelRound';
 import { requireLink } from '../accounts/links.ts';
 import { knownProcedures } from '../catalogue/shelf.ts';
 import { figuresOf } from '../catalogue/stationFigures.ts';
+import { requirePerson } from '../accounts/people.ts';
 import type { Database } from '../db/database.ts';
 import { conflict, HttpProblem, invalid, notFound } from '../http/problems.ts';
 import * as repository from './repository.ts';
@@ -118,7 +118,7 @@ async function roundBefore(
   stations: readonly repository.PanelStation[],
   number: number,
 ): Promise<Sitting['before']> {
-  const lead = { id: panel.madeById } as Account;
+  const lead = await requirePerson(db, panel.madeById);
   const subjects = await subjectsOf(db, stations, panel.level, lead);
   const words = await repository.newestWords(db, panel.id, number);
   const handed = (await repository.handIns(db, panel.id)).filter((h) => h.number === number);

@@ -2,6 +2,7 @@ import type { Account } from '@kritikos/contracts/accounts';
 import type { Job } from '@kritikos/contracts/jobs';
 import type { Packs, PaperSize } from '@kritikos/contracts/papers';
 import { createHash } from 'node:crypto';
+import { requirePerson } from '../accounts/people.ts';
 import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
 import { requireExamination } from '../examinations/service.ts';
@@ -91,7 +92,7 @@ export const papersWork: Worker = async (db, { question, ownerId }, { signal, pr
     paper: PaperSize;
     door: string;
   };
-  const lead = { id: ownerId } as Account;
+  const lead = await requirePerson(db, ownerId);
   const printed = await gather(db, examination, lead, door);
   const open = JSON.stringify(await writeOpenExamination(db, examination, lead), null, 2);
   const { content, pages, files } = await packPapers(

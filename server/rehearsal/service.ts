@@ -9,6 +9,7 @@ import type { RehearsedPlan } from '@kritikos/core/rehearsal/plan';
 import type { Rehearsal } from '@kritikos/core/rehearsal/rehearse';
 import { sayRehearsal } from '@kritikos/core/rehearsal/sayRehearsal';
 import { summarise } from '@kritikos/core/rehearsal/summary';
+import { requirePerson } from '../accounts/people.ts';
 import type { Database } from '../db/database.ts';
 import { requireExamination } from '../examinations/service.ts';
 import { newId } from '../http/newId.ts';
@@ -109,7 +110,7 @@ export async function askRehearsal(
 export const rehearsalWork: Worker = async (db, { question, ownerId }, { signal, progress }) => {
   const { examination, ...rest } = question as RehearsalAsked & { examination: string };
   const asked = rehearsalAsked.parse(rest);
-  const found = await planToRehearse(db, examination, asked, { id: ownerId } as Account);
+  const found = await planToRehearse(db, examination, asked, await requirePerson(db, ownerId));
   if (typeof found === 'string') throw conflict('There is nothing to rehearse yet', found);
   const { plan, titles, ids, pairs, more, from } = found;
   const extra = more ? Math.max(AT_ONCE, Math.round(SHARE_OF_MORE * asked.rehearsals)) : 0;

@@ -3,6 +3,7 @@ import type { Job } from '@kritikos/contracts/jobs';
 import type { TimetableWish } from '@kritikos/contracts/timetable';
 import type { Plan as CorePlan } from '@kritikos/core/timetable/problem';
 import { recordAction } from '../audit/repository.ts';
+import { requirePerson } from '../accounts/people.ts';
 import type { Database } from '../db/database.ts';
 import { holdExamination, requireExamination } from '../examinations/service.ts';
 import { newId } from '../http/newId.ts';
@@ -51,7 +52,7 @@ export async function askPlan(
 /** The job: the plan is made in a thread and kept as a draft. Stopped by hand it keeps the best so far. */
 export const timetableWork: Worker = async (db, { question, ownerId }, { signal, progress }) => {
   const { examination: examinationId, wish } = question as Asked;
-  const lead = { id: ownerId } as Account;
+  const lead = await requirePerson(db, ownerId);
   const examination = await requireExamination(db, examinationId, lead);
   const { problem, known, limits } = await questionOf(db, examination, wish, lead);
   let best: CorePlan | undefined;
