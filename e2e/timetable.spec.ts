@@ -143,7 +143,7 @@ test('48 candidates over 8 stations and 2 circuits: planned, changed by hand and
     await page.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
     await expect(page.locator('.state')).toHaveText('published');
     const table = page.waitForEvent('download');
-    await page.getByRole('link', { name: 'Table' }).click();
+    await page.getByRole('button', { name: 'Table' }).click();
     expect((await table).suggestedFilename()).toMatch(/\.csv$/);
     await expect(page.getByText('still holds')).toBeVisible();
     const { sheets } = await callApi<{ sheets: number }>(

@@ -44,7 +44,7 @@ function setWeight(typed: string) {
     </button>
     <span class="place figures" aria-hidden="true">{{ place }}</span>
     <textarea
-      v-kept="item.text"
+      :value="item.text"
       rows="1"
       maxlength="300"
       data-part="text"

@@ -23,7 +23,7 @@ import StationOrder from './StationOrder.vue';
 const props = defineProps<{ examination: string }>();
 const store = useExamination();
 const { known, nameOf } = useKnownProcedures();
-const { data, error, reload, take } = useReading(
+const { data, error, reload, take, whileChanging } = useReading(
   'GET /examinations/:examination/blueprint',
   () => ({ params: { examination: props.examination } }),
 );
@@ -64,7 +64,7 @@ async function change(act: () => Promise<Examination>, words = '') {
   said.value = '';
   try {
     await inTurn(async () => {
-      store.take(await act());
+      store.take(await whileChanging(act));
       await reload();
     });
     said.value = words;
@@ -89,15 +89,26 @@ async function order(ids: string[]) {
   untold = ids;
   if (telling) return;
   telling = true;
-  while (untold) {
-    const body = { stations: untold };
+  problem.value = '';
+  try {
+    await whileChanging(async () => {
+      while (untold) {
+        const body = { stations: untold };
+        untold = null;
+        store.take(
+          await inTurn(() =>
+            call('PUT /examinations/:examination/stations/order', { params: params.value, body }),
+          ),
+        );
+      }
+    });
+  } catch (thrown) {
+    problem.value = messageOf(thrown);
     untold = null;
-    await change(() =>
-      call('PUT /examinations/:examination/stations/order', { params: params.value, body }),
-    );
-    if (untold) show(untold);
+  } finally {
+    telling = false;
   }
-  telling = false;
+  await reload();
 }
 const add = (bankVersionId: string, position: number) =>
   change(() =>
@@ -147,10 +158,9 @@ async function want(row: string, column: BlueprintColumn, percent: number | null
       void _;
       const changed = percent === null ? others : { ...others, [column]: percent };
       const body = { ...now.wanted, [kind]: { ...now.wanted[kind], [row]: changed } };
-      const answer = await call('PUT /examinations/:examination/blueprint', {
-        params: params.value,
-        body,
-      });
+      const answer = await whileChanging(() =>
+        call('PUT /examinations/:examination/blueprint', { params: params.value, body }),
+      );
       // The order on the page may be newer than the one that this answer was made with.
       const order = new Map((data.value?.stations ?? []).map(({ id }, i) => [id, i]));
       const place = ({ id }: { id: string }) => order.get(id) ?? Infinity;

@@ -7,6 +7,10 @@ import { ask, messageOf } from './api.ts';
 
 /** When the answer of a change was last taken for what would be read, and a count that tells what is later. */
 const takenAt = new Map<string, number>();
+/** How many changes of what would be read are on the way. */
+const changing = new Map<string, number>();
+/** What was read meanwhile, and is read again when they have arrived. */
+const owed = new Set<string>();
 let moment = 0;
 
 export interface Reading<T> {
@@ -17,6 +21,8 @@ export interface Reading<T> {
   readonly reload: () => Promise<void>;
   /** Takes what a change has answered with for what would be read now. */
   readonly take: (now: T) => void;
+  /** Makes a change; what is read meanwhile may not know of it, and does not replace what stands here. */
+  readonly whileChanging: <R>(act: () => Promise<R>) => Promise<R>;
 }
 
 /**
@@ -57,10 +63,13 @@ export function useRead<T>(
     query: async () => {
       const [began, own] = [++moment, key()];
       const read = await load();
-      if ((takenAt.get(JSON.stringify(own)) ?? 0) < began) return read;
-      // What a change has answered meanwhile is newer than what was asked for before it.
-      setTimeout(() => void query.refetch());
-      return cache.getQueryData<T>(own) ?? read;
+      const [name, known] = [JSON.stringify(own), cache.getQueryData<T>(own)];
+      const older = (changing.get(name) ?? 0) > 0 || (takenAt.get(name) ?? 0) > began;
+      if (!older || known === undefined) return read;
+      // What stands here is newer than what was asked for before it; once it is quiet, all is read again.
+      if (changing.get(name)) owed.add(name);
+      else setTimeout(() => void query.refetch());
+      return known;
     },
     ...(keep ? { placeholderData: (before: T | undefined) => before } : {}),
   });
@@ -68,6 +77,17 @@ export function useRead<T>(
     data: computed(() => query.data.value ?? null),
     error: computed(() => (query.error.value === null ? '' : messageOf(query.error.value))),
     reload: async () => void (await query.refetch()),
+    whileChanging: async (act) => {
+      const name = JSON.stringify(key());
+      changing.set(name, (changing.get(name) ?? 0) + 1);
+      try {
+        return await act();
+      } finally {
+        changing.set(name, (changing.get(name) ?? 1) - 1);
+        takenAt.set(name, ++moment);
+        if (!changing.get(name) && owed.delete(name)) setTimeout(() => void query.refetch());
+      }
+    },
     take: (now) => {
       takenAt.set(JSON.stringify(key()), ++moment);
       cache.setQueryData(key(), now);
