@@ -103,4 +103,39 @@ describe('what a page reads', () => {
     take([{ id: 'x', name: 'X', email: 'x@x.example', roles: ['examiner'] }]);
     expect(data.value).toHaveLength(1);
   });
+
+  it('is not put back by an answer to what was asked before a change', async () => {
+    const waiting: ((answer: Response) => void)[] = [];
+    answering(() => json([{ title: 'As it was' }]));
+    const { data, take, reload } = onPage(() => useReading('GET /examinations'));
+    await settle();
+    vi.stubGlobal('fetch', () => new Promise((resolve) => waiting.push(resolve)));
+    const older = reload();
+    await settle();
+    take([{ title: 'Changed' }] as never);
+    waiting.shift()?.(json([{ title: 'As it was' }]));
+    await older;
+    expect(data.value).toEqual([{ title: 'Changed' }]);
+    // What else may have changed is read once more.
+    await settle();
+    waiting.shift()?.(json([{ title: 'Changed, and more' }]));
+    await settle();
+    expect(data.value).toEqual([{ title: 'Changed, and more' }]);
+  });
+
+  it('is not put back by a read that began while a change was on the way', async () => {
+    answering(() => json([{ title: 'As it was' }]));
+    const { data, take, reload, whileChanging } = onPage(() => useReading('GET /examinations'));
+    await settle();
+    take([{ title: 'Shown at once' }] as never);
+    let arrived: () => void = () => undefined;
+    const change = whileChanging(() => new Promise<void>((resolve) => (arrived = resolve)));
+    await reload(); // the server does not know of it yet
+    expect(data.value).toEqual([{ title: 'Shown at once' }]);
+    answering(() => json([{ title: 'As the server has it' }]));
+    arrived();
+    await change;
+    await settle();
+    expect(data.value).toEqual([{ title: 'As the server has it' }]);
+  });
 });
