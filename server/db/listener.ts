@@ -5,7 +5,7 @@ const CONNECT_MILLISECONDS = 5_000;
 const AGAIN_MILLISECONDS = 1_000;
 const BEAT_MILLISECONDS = 2_000;
 /** A database that has not answered a beat for so long is not there, whatever its sockets say. */
-const SILENT_MILLISECONDS = 8_000;
+const SILENT_MILLISECONDS = 12_000;
 /** A machine that stood still wakes with its timers first; what had come meanwhile is read then. */
 const WAKING_MILLISECONDS = 1_000;
 

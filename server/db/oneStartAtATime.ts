@@ -16,7 +16,7 @@ export async function oneStartAtATime<T>(
   work: () => Promise<T>,
 ): Promise<T> {
   await createWhereMissing(ownerUrl);
-  const client = new pg.Client({ connectionString: ownerUrl, connectionTimeoutMillis: 5_000 });
+  const client = new pg.Client({ connectionString: ownerUrl, connectionTimeoutMillis: 30_000 });
   client.on('error', () => undefined); // what the work itself meets says more
   await client.connect();
   try {

@@ -176,7 +176,7 @@ describe('a job', () => {
     await server
       .db('job')
       .where({ id })
-      .update({ beat_at: server.db.raw(`now() - interval '11 s'`) });
+      .update({ beat_at: server.db.raw(`now() - interval '16 s'`) });
     await withWorker(
       () => Promise.resolve({ by: 'the other' }),
       async (jobs) => {
@@ -224,7 +224,7 @@ describe('a job', () => {
     await server
       .db('job')
       .where({ id })
-      .update({ attempt: 3, beat_at: server.db.raw(`now() - interval '11 s'`) });
+      .update({ attempt: 3, beat_at: server.db.raw(`now() - interval '16 s'`) });
     await withWorker(
       () => Promise.resolve({}),
       async (jobs) => {

@@ -13,7 +13,7 @@ const LOOK_EVERY_SECONDS = 0.5;
 const NOTE_EVERY_MILLISECONDS = 400;
 const WAIT_MILLISECONDS = 100;
 /** A job without a beat for so long has lost whoever was at it; beats come twice a second. */
-const LOST_SECONDS = 10;
+const LOST_SECONDS = 15;
 const LOOK_FOR_LOST_MILLISECONDS = 2_000;
 /** What has taken its process with it so often will do so again. */
 const MOST_ATTEMPTS = 3;
