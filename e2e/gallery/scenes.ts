@@ -111,6 +111,7 @@ export const SCENES: readonly Scene[] = [
     await untilAlert(page, context);
   }),
   lead('letters', '/post', 'Letters'),
+  lead('house', '/house', 'The house'),
   onPhone(nobody('a link that is none', `/welcome#${'x'.repeat(43)}`, 'This link is none of ours')),
   lead('cohorts', '/cohorts', 'New cohort'),
   lead('new cohort', '/cohorts', 'New cohort', async (page, context) => {

@@ -163,6 +163,12 @@ describe('a thread that reads what somebody brought', () => {
     await expect(hungry('nothing')).resolves.toEqual({ folder });
   });
 
+  it('gives whoever waits behind such a one their own time', async () => {
+    const [trap, honest] = [hungry('time', 4_000), hungry('nothing', 4_000)];
+    await expect(trap).rejects.toThrow('After 4 s it was given up');
+    await expect(honest).resolves.toBeDefined();
+  });
+
   it('is ended where it takes too much memory', async () => {
     await expect(hungry('memory')).rejects.toThrow('It was given up; nothing was taken');
     await expect(hungry('nothing')).resolves.toBeDefined();

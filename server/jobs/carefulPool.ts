@@ -16,6 +16,7 @@ const IDLE_MILLISECONDS = 20_000;
 let pool: Piscina | undefined;
 let folder = '';
 let reading = 0;
+let last: Promise<unknown> = Promise.resolve();
 
 export interface Careful {
   readonly signal?: AbortSignal;
@@ -32,10 +33,21 @@ export interface Careful {
 export async function readCarefully<Question extends object, Result>(
   file: string,
   question: Question,
-  { signal, progress, longest = LONGEST_MILLISECONDS }: Careful = {},
+  around: Careful = {},
 ): Promise<Result> {
   if (reading > MOST_WAITING) throw busy();
   reading++;
+  // In turn: what waits behind a trap has its whole time when it comes to be read.
+  const own = last.then(() => readAlone<Question, Result>(file, question, around));
+  last = own.catch(() => undefined); // whoever brought it is told
+  return own.finally(() => reading--);
+}
+
+async function readAlone<Question extends object, Result>(
+  file: string,
+  question: Question,
+  { signal, progress, longest = LONGEST_MILLISECONDS }: Careful,
+): Promise<Result> {
   const { port1: own, port2: port } = new MessageChannel();
   own.on('message', (share: number) => progress?.(share));
   const late = AbortSignal.timeout(longest);
@@ -52,7 +64,7 @@ export async function readCarefully<Question extends object, Result>(
     throw late.aborted ? tooLong(longest) : asProblem(error);
   } finally {
     own.close();
-    if (--reading === 0 && folder !== '') clear();
+    clear();
   }
 }
 
