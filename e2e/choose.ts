@@ -3,19 +3,20 @@ import type { Locator, Page } from '@playwright/test';
 
 /**
  * Takes an option of a list that opens under a field. Long lists are virtual: an option that is
- * further down is not there until somebody scrolls to it.
+ * further down is not there until somebody scrolls to it, and a list that has just opened scrolls
+ * back to what is chosen, so an option that was seen may be gone a moment later. It is therefore
+ * looked for and taken in one go.
  */
 export async function choose(page: Page, field: string, name: string): Promise<void> {
   await page.getByRole('combobox').filter({ hasText: field }).click();
-  const option = page.getByRole('option', { name });
-  await expect(async () => {
-    if (!(await option.isVisible())) {
-      await page.getByRole('listbox').evaluate((list) => list.scrollBy(0, 120));
-    }
-    await expect(option).toBeVisible({ timeout: 1000 });
-  }).toPass();
-  // Once, however long it takes: an option that was taken is gone, and cannot be taken again.
-  await option.dispatchEvent('click');
+  const takes = (list: HTMLElement | SVGElement, wanted: string): boolean => {
+    const options = [...list.querySelectorAll<HTMLElement>('[role=option]')];
+    const option = options.find((o) => o.innerText.toLowerCase().includes(wanted.toLowerCase()));
+    if (option) option.click();
+    else list.scrollTop = list.scrollTop + 120;
+    return option !== undefined;
+  };
+  await expect.poll(() => page.getByRole('listbox').evaluate(takes, name)).toBe(true);
   // A list that is still closing takes the next click for its own.
   await expect(page.getByRole('option')).toHaveCount(0);
 }

@@ -18,9 +18,10 @@ function serverOf(result: unknown, answers: z.ZodType) {
   const faults: unknown[] = [];
   const app = express();
   app.get('/', answer(route, tools));
-  app.use(((error, _request, response, _next) => {
+  app.use(((error, _request, response, next) => {
     faults.push(error);
-    response.status(500).end();
+    if (response.headersSent) next(error);
+    else response.status(500).end();
   }) satisfies express.ErrorRequestHandler);
   return { app, faults };
 }
