@@ -1,7 +1,11 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    // Vitest leaves a core free, which of two is half the machine; tests that wait for the database
+    // or a process of their own leave enough of it.
+    maxWorkers: Math.max(2, availableParallelism() - 1),
     projects: [
       {
         test: {

@@ -30,9 +30,13 @@ const server = (database: string, port: number, isDemo: boolean) => ({
 export const DEMO_PORT = Number(process.env.E2E_DEMO_PORT ?? 4860);
 export const EMPTY_PORT = Number(process.env.E2E_EMPTY_PORT ?? 4861);
 
+/** What is run beside the rest on servers of its own, about half of the time that all of it takes. */
+const LOOKS = /(catalogue|ground|pages|rehearsal)\.spec\.ts$/;
+
 export default defineConfig({
   testDir: '.',
-  outputDir: '../test-results',
+  // Two runs beside each other keep what they leave apart.
+  outputDir: `../test-results/${process.env.E2E_PART ?? 'all'}`,
   // None takes a minute on an idle machine; a busy one may need five times as long.
   timeout: 300_000,
   // A shared machine can stand still for seconds; what is asserted is that it happens, not how soon.
@@ -40,6 +44,10 @@ export default defineConfig({
   fullyParallel: false,
   workers: 1,
   retries: 0,
+  projects: [
+    { name: 'looks', testMatch: LOOKS },
+    { name: 'acts', testIgnore: LOOKS },
+  ],
   reporter: process.env.E2E_REPORT
     ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]]
     : 'list',

@@ -14,18 +14,23 @@ let passed = 0;
 let failed = 0;
 const results = mkdtempSync(join(tmpdir(), 'kritikos-test-'));
 
-/** One step whose output is seen as it comes. */
-function step(title, command, args, env = {}) {
-  console.log(`\n== ${title}`);
+/** One step; what goes on beside another keeps its output together and shows it when it ends. */
+function step(title, command, args, { env = {}, beside = false } = {}) {
+  if (!beside) console.log(`\n== ${title}`);
   const started = Date.now();
   return new Promise((resolve) => {
+    const out = beside ? 'pipe' : 'inherit';
     const child = spawn(command, args, {
       cwd: root,
-      stdio: ['ignore', 'inherit', 'inherit'],
+      stdio: ['ignore', out, out],
       env: { ...process.env, ...env },
     });
+    const kept = [];
+    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (d) => kept.push(d));
     child.on('error', (error) => console.log(error.message));
     child.on('close', (status) => {
+      if (beside) console.log(`\n== ${title}`);
+      process.stdout.write(Buffer.concat(kept));
       const seconds = ((Date.now() - started) / 1000).toFixed(0);
       console.log(`== ${title}: ${status === 0 ? 'passed' : 'failed'} in ${seconds} s`);
       resolve(status === 0);
@@ -33,24 +38,10 @@ function step(title, command, args, env = {}) {
   });
 }
 
-/** One check whose output is kept together and shown when it ends. */
-function check([title, command, args]) {
-  const started = Date.now();
-  return new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
-    const output = [];
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (d) => output.push(d));
-    child.on('error', (error) => output.push(Buffer.from(`${error.message}\n`)));
-    child.on('close', (status) => {
-      if (status === 0) passed++;
-      else failed++;
-      console.log(`\n== ${title}`);
-      process.stdout.write(Buffer.concat(output));
-      const seconds = ((Date.now() - started) / 1000).toFixed(0);
-      console.log(`== ${title}: ${status === 0 ? 'passed' : 'failed'} in ${seconds} s`);
-      resolve();
-    });
-  });
+/** One check, which passes or fails as a whole. */
+async function check([title, command, args]) {
+  if (await step(title, command, args, { beside: true })) passed++;
+  else failed++;
 }
 
 /** A runner that wrote no report did not run; that is a failure of its own. */
@@ -84,32 +75,43 @@ try {
     'unit and API tests',
     'npx',
     ['vitest', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${vitest}`],
-    { TEST_DATABASE_URL: postgres.url },
+    { env: { TEST_DATABASE_URL: postgres.url } },
   );
   count(vitest, unit, (r) => [r.numPassedTests, r.numFailedTests]);
 
-  // Browsers keep an eye on the clock, so nothing heavy runs beside them.
+  // Browsers keep an eye on the clock, so nothing heavy runs beside them but each other.
   await linting;
   ensureWebBuild();
   const chromium = ensureChromium();
-  const playwright = join(results, 'playwright.json');
-  const run = randomBytes(4).toString('hex');
-  const database = (name) =>
-    Object.assign(new URL(postgres.url), { pathname: `/${name}_${run}` }).href;
-  const browser = await step(
-    'browser tests',
-    'npx',
-    ['playwright', 'test', '--config', 'e2e/playwright.config.ts'],
-    {
-      E2E_DEMO_URL: database('e2e_demo'),
-      E2E_EMPTY_URL: database('e2e_empty'),
-      E2E_DEMO_PORT: String(await freePort()),
-      E2E_EMPTY_PORT: String(await freePort()),
-      E2E_REPORT: playwright,
-      CHROMIUM: chromium,
-    },
+  const parts = await Promise.all(
+    ['looks', 'acts'].map(async (part) => {
+      const name = `${part}_${randomBytes(4).toString('hex')}`;
+      const database = (kind) =>
+        Object.assign(new URL(postgres.url), { pathname: `/e2e_${kind}_${name}` }).href;
+      return {
+        part,
+        args: ['playwright', 'test', '--config', 'e2e/playwright.config.ts', '--project', part],
+        report: join(results, `playwright-${name}.json`),
+        env: {
+          E2E_PART: part,
+          E2E_DEMO_URL: database('demo'),
+          E2E_EMPTY_URL: database('empty'),
+          E2E_DEMO_PORT: String(await freePort()),
+          E2E_EMPTY_PORT: String(await freePort()),
+          CHROMIUM: chromium,
+        },
+      };
+    }),
   );
-  count(playwright, browser, ({ stats }) => [stats.expected, stats.unexpected + stats.flaky]);
+  await Promise.all(
+    parts.map(async ({ part, args, report, env }) => {
+      const ok = await step(`browser tests: ${part}`, 'npx', args, {
+        env: { ...env, E2E_REPORT: report },
+        beside: part === 'acts',
+      });
+      count(report, ok, ({ stats }) => [stats.expected, stats.unexpected + stats.flaky]);
+    }),
+  );
 } finally {
   await linting;
   postgres.stop();
