@@ -307,3 +307,22 @@ test('the sheet: a comment that is being written stays while the one before it i
   await expect(comment).toHaveValue(whole);
   await page.context().close();
 });
+
+test('practice: what was placed and asked for stays when the school’s shelf is read', async ({
+  page,
+}) => {
+  const shelf = await holdBack(page, ['GET'], /\/shelf$/);
+  await page.goto('/catalogue/practice');
+  const angle = page.getByLabel('The deciding angle, in degrees');
+  await expect(angle).toBeVisible();
+  await expect.poll(shelf.count).toBe(1);
+  const asked = await page.getByRole('heading', { level: 1 }).innerText();
+  await angle.press('ArrowRight');
+  const placed = await angle.getAttribute('aria-valuenow');
+  await page.getByRole('button', { name: 'Show what is accepted' }).click();
+  await expect(page.getByText(/Angle \d+° outside the band/)).toBeVisible();
+  await shelf.letThrough();
+  await expect(page.getByText(/Angle \d+° outside the band/)).toBeVisible();
+  await expect(angle).toHaveAttribute('aria-valuenow', placed ?? 'none');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(asked);
+});

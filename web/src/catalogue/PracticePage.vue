@@ -16,12 +16,10 @@ const asked = computed(() =>
   ),
 );
 const chosen = ref(String(useRoute().query.procedure ?? ''));
-const place = computed(() =>
-  Math.max(
-    0,
-    asked.value.findIndex(({ procedure }) => procedure.id === chosen.value),
-  ),
-);
+const placeOf = (id: string) => asked.value.findIndex(({ procedure }) => procedure.id === id);
+// The question that stands here stays, whatever the shelf brings in while somebody is at it.
+if (placeOf(chosen.value) < 0) chosen.value = asked.value[0]?.procedure.id ?? '';
+const place = computed(() => Math.max(0, placeOf(chosen.value)));
 type Asked = (typeof asked.value)[number];
 const current = computed(() => asked.value[place.value] as Asked);
 function another() {
@@ -49,8 +47,9 @@ const segments = computed(() =>
 );
 
 watch(
-  current,
-  ({ figure }) => {
+  () => current.value.procedure.id,
+  () => {
+    const { figure } = current.value;
     answered.value = false;
     // Starts from places that are not the answer.
     const { low, high } = limits.value;
