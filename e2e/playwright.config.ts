@@ -23,7 +23,8 @@ const server = (database: string, port: number, isDemo: boolean) => ({
     SECRET_KEY,
     KRITIKOS_DEMO: isDemo ? '1' : '',
   },
-  timeout: 60_000,
+  // With the demo to load, beside another that does the same.
+  timeout: 300_000,
 });
 
 /** Ports come from the test script, which knows which are free. */
@@ -37,10 +38,10 @@ export default defineConfig({
   testDir: '.',
   // Two runs beside each other keep what they leave apart.
   outputDir: `../test-results/${process.env.E2E_PART ?? 'all'}`,
-  // None takes a minute on an idle machine; a busy one may need five times as long.
-  timeout: 300_000,
+  // None takes a minute on an idle machine; a busy one may need five times as long, and twice more.
+  timeout: 600_000,
   // A shared machine can stand still for seconds; what is asserted is that it happens, not how soon.
-  expect: { timeout: 40_000 },
+  expect: { timeout: 90_000 },
   fullyParallel: false,
   workers: 1,
   retries: 0,

@@ -24,7 +24,7 @@ test('the demo’s plan is rehearsed, and one more second examiner is taken from
   await page.getByLabel('Rehearsals').fill('40');
   await page.getByRole('button', { name: 'Rehearse', exact: true }).click();
   await expect(page.getByText(/The examination will be dependable to 0\.\d\d/)).toBeVisible({
-    timeout: 60_000,
+    timeout: 200_000,
   });
   await expect(page.getByText(/The cut will lie near \d+\.\d %/)).toBeVisible();
   const more = page.getByRole('row', { name: /One more second examiner/ });
@@ -41,7 +41,7 @@ test('the papers are made, all from one button', async ({ page }) => {
   await page.getByLabel('Letter').check();
   await page.getByRole('button', { name: 'Make all papers' }).click();
   const archive = page.getByRole('link', { name: /^Letter, / });
-  await expect(archive).toBeVisible({ timeout: 60_000 });
+  await expect(archive).toBeVisible({ timeout: 200_000 });
   const [download] = await Promise.all([page.waitForEvent('download'), archive.click()]);
   expect(download.suggestedFilename()).toBe('Second-year special tests, 2027, papers Letter.zip');
   const content = await readFile(await download.path());

@@ -69,16 +69,14 @@ describe('a page of agreement that is looked at while it is worked out', () => {
       expect(before.job?.state).toMatch(/waiting|running/);
       expect(before.severity).toBeNull();
       let now = before;
-      await expect
-        .poll(async () => (now = await read()).stations.length, { timeout: 20_000 })
-        .toBeGreaterThanOrEqual(3);
+      await expect.poll(async () => (now = await read()).stations.length).toBeGreaterThanOrEqual(3);
       expect(now.stations.length + now.awaited.length).toBe(8);
       expect(now.awaited.length).toBeGreaterThan(0);
       expect(now.sentence).toMatch(/gave the same mark in \d+ % of cases/);
       const asked = now.job?.id;
       await lead.call('DELETE', `/jobs/${asked}`).expect(200);
       // What was worked out stays, and whoever asks again asks for the rest.
-      await expect.poll(async () => (await read()).job?.id, { timeout: 5000 }).not.toBe(asked);
+      await expect.poll(async () => (await read()).job?.id).not.toBe(asked);
     });
   });
 
@@ -108,7 +106,7 @@ describe('a page of agreement that is looked at while it is worked out', () => {
     await withWork(counted, async (read) => {
       const over = async () => {
         let now = await read();
-        await expect.poll(async () => (now = await read()).job, { timeout: 20_000 }).toBeNull();
+        await expect.poll(async () => (now = await read()).job).toBeNull();
         return now;
       };
       const first = await over();

@@ -64,7 +64,7 @@ async function counts(url: string): Promise<unknown> {
   return rows[0];
 }
 
-describe('the backup of docs/operations.md', { timeout: 120_000 }, () => {
+describe('the backup of docs/operations.md', () => {
   const [dump = '', make = '', restore = ''] = commandsUnder('Backup and restore');
 
   it('is written by the owner, whole', () => {

@@ -130,7 +130,7 @@ describe('a database that goes away', () => {
   let all: Awaited<ReturnType<typeof outage>>[];
   beforeAll(async () => {
     all = await Promise.all(outages.map(({ how, seconds }) => outage(how, seconds)));
-  }, 240_000);
+  });
 
   it.each(outages)(
     '$how, for $seconds s: the server is whole when it is back',

@@ -61,7 +61,7 @@ async function start(url: string, settings: Record<string, string> = {}): Promis
 
 const STACK = /^\s+at .*:\d+/m;
 
-describe('starting', { timeout: 120_000 }, () => {
+describe('starting', () => {
   it('two at once on a database that is not there yet: both answer', async () => {
     const url = database();
     const both = await Promise.all([start(url), start(url)]);

@@ -21,7 +21,7 @@ beforeAll(async () => {
   id = await server.thisYears();
   agreement = await agreementOf(lead, id);
   years = (await lead.call('GET', `/examinations/${id}/years`).expect(200)).body;
-}, 60_000);
+});
 
 const itemOf = ({ position, item }: { position: number; item: string }) => {
   const station = agreement.stations.find((s) => s.position === position);

@@ -168,9 +168,7 @@ describe('a lead of something else', () => {
   it('sees how a station behaved where its results were released, and nowhere else', async () => {
     const caller = await lead();
     const asked = (await caller.call('POST', '/bank-stations/behaviour').expect(200)).body;
-    await expect
-      .poll(async () => (await findJob(db, asked.id, led))?.state, { timeout: 60_000 })
-      .toBe('done');
+    await expect.poll(async () => (await findJob(db, asked.id, led))?.state).toBe('done');
     const seen = async (viewer: string) => {
       const { stations: found } = await searchBank(db, BANK, viewer);
       return new Set(found.flatMap(({ behaviour }) => behaviour?.examination ?? []));

@@ -122,7 +122,7 @@ describe('a hint', () => {
     const lead = await listen(1, await signIn(1, LEAD.email));
     const began = Date.now();
     await tap(0, await signIn(0, EXAMINERS[0].email), 1);
-    await expect.poll(() => lead.heard.length, { timeout: 5000 }).toBe(1);
+    await expect.poll(() => lead.heard.length).toBe(1);
     expect((lead.heard[0]?.at ?? Infinity) - began).toBeLessThan(5000);
     expect(lead.heard[0]?.examination).toBe(await test.thisYears());
     lead.close();
@@ -134,7 +134,7 @@ describe('a hint', () => {
     const stranger = await listen(0, await signIn(0, person.email));
     const lead = await listen(0, await signIn(0, LEAD.email));
     await tap(1, await signIn(1, EXAMINERS[1].email), 1);
-    await expect.poll(() => lead.heard.length, { timeout: 5000 }).toBeGreaterThan(0);
+    await expect.poll(() => lead.heard.length).toBeGreaterThan(0);
     await pause(300);
     expect(stranger.heard).toEqual([]);
     expect(stranger.status).toBe(200);
@@ -160,7 +160,7 @@ describe('a hint', () => {
       `select pg_terminate_backend(pid) from pg_stat_activity
        where application_name = 'kritikos hints' and datname = current_database()`,
     );
-    await expect.poll(() => lead.heard.length, { timeout: 6000 }).toBeGreaterThan(0);
+    await expect.poll(() => lead.heard.length).toBeGreaterThan(0);
     lead.close();
   });
 });

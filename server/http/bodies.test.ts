@@ -145,7 +145,7 @@ describe('a list that is a trap', () => {
       expect.stringContaining('unfolds to more than 200 MB'),
     ]);
     expect(readdirSync(folder)).toEqual([]);
-  }, 60_000);
+  });
 });
 
 describe('a thread that reads what somebody brought', () => {
@@ -172,7 +172,7 @@ describe('a thread that reads what somebody brought', () => {
   it('is ended where it takes too much memory', async () => {
     await expect(hungry('memory')).rejects.toThrow('It was given up; nothing was taken');
     await expect(hungry('nothing')).resolves.toBeDefined();
-  }, 60_000);
+  });
 
   it('has a queue that ends', async () => {
     const many = await Promise.allSettled(Array.from({ length: 12 }, () => hungry('nothing')));

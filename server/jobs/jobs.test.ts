@@ -119,7 +119,7 @@ describe('a job', () => {
         await until(id, (job) => job.state === 'running');
         expect(await cancel(server.db, id, newId())).toBe(false);
         expect(await cancel(server.db, id, ownerId)).toBe(true);
-        await expect.poll(() => stopped, { timeout: 4000 }).toBe(true);
+        await expect.poll(() => stopped).toBe(true);
         expect(await read(id)).toMatchObject({ state: 'cancelled', result: null });
         await expect(jobs.over(id, ownerId)).rejects.toThrow(/Ask for it again/);
         // The same question can be asked anew.

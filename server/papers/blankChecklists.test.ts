@@ -20,7 +20,7 @@ const few = (station: PrintedStation): Printed => ({
   sheets: of.sheets.filter((sheet) => sheet.station === station.id).slice(0, 2),
 });
 
-describe('blank checklists', { timeout: 60_000 }, () => {
+describe('blank checklists', () => {
   it.each(PAPER_SIZES)('of the demo take a page each on %s', async (size) => {
     for (const station of of.stations) {
       const own = few(station);

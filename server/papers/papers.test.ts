@@ -56,7 +56,7 @@ const fileAt = (files: Files, name: string): Buffer => {
   return found;
 };
 
-describe('the archive of all papers', { timeout: 120_000 }, () => {
+describe('the archive of all papers', () => {
   let files: Files;
   const read = new Map<string, Promise<ReadPage[]>>();
   /** The pages of a file; each file is read once. */
@@ -67,7 +67,7 @@ describe('the archive of all papers', { timeout: 120_000 }, () => {
   };
   beforeAll(async () => {
     files = await packed('A4');
-  }, 120_000);
+  });
 
   it('holds every paper, with what it must say, on pages of A4, and nothing reaches over an edge', async () => {
     const stations = await server.db('station').where({ examination_id: next });

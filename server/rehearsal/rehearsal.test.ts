@@ -37,7 +37,7 @@ async function rehearse(wanted: object = {}, id = next): Promise<RehearsalResult
   return rehearsalResult.parse(done.result);
 }
 
-describe('the rehearsal of next year’s plan', { timeout: 120_000 }, () => {
+describe('the rehearsal of next year’s plan', () => {
   it('supposes what the last cohort showed, and rehearses the plan as it is', async () => {
     const { suggested, planned, missing, newest } = await page();
     expect(missing).toBeNull();

@@ -103,7 +103,7 @@ describe('the file and the command', () => {
       );
       expect(again, what).toEqual(allOf(agreed));
     }
-  }, 120_000);
+  });
 
   it('give the limits of agreement of every number, and the ICC of every station', async () => {
     const { stations } = await agreementOf(lead, id);

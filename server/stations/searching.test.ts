@@ -85,9 +85,7 @@ describe('how a station behaved', () => {
   it('is worked out in a job, once, and found by', async () => {
     const asked: Job = (await lead.call('POST', '/bank-stations/behaviour').expect(200)).body;
     await expect
-      .poll(async () => (await lead.call('GET', `/jobs/${asked.id}`)).body.state, {
-        timeout: 30_000,
-      })
+      .poll(async () => (await lead.call('GET', `/jobs/${asked.id}`)).body.state)
       .toBe('done');
     expect((await lead.call('POST', '/bank-stations/behaviour').expect(200)).body).toBeNull();
     const all = await look();
