@@ -1,3 +1,4 @@
+import { GENERATORS } from '@kritikos/core/numerics/random';
 import { z } from 'zod';
 import { id, instant } from './primitives.ts';
 
@@ -55,6 +56,8 @@ export const rehearsalResult = z.object({
   candidates: z.int(),
   pairs: z.int(),
   sentences: z.array(z.string()),
+  /** What the seed became chance by; results that do not name it are of the first. */
+  generator: z.literal(GENERATORS).default(1),
   rehearsals: z.int(),
   kappa: coefficient.nullable(),
   icc: coefficient.nullable(),

@@ -1,4 +1,5 @@
 import { CRITICAL_RULES } from '@kritikos/core/scoring/criticalItems';
+import { GENERATORS } from '@kritikos/core/numerics/random';
 import { RULE_PARTS } from '@kritikos/core/standards/partPercents';
 import { STATION_METHODS } from '@kritikos/core/standards/stationMethods';
 import { z } from 'zod';
@@ -120,6 +121,15 @@ const signedByParts = signedByMethods.extend({
   settings: standardSettings,
 });
 
+/**
+ * From here on a decision names the source of chance that its resampled errors were drawn from, so
+ * that they can be computed again. Those before drew from the first.
+ */
+const signedByGenerator = signedByParts.extend({
+  schema: z.literal(6),
+  generator: z.literal(GENERATORS),
+});
+
 /** A signed decision: never changed, only followed by a new one. Old schemas are read for ever. */
 export const decision = z.discriminatedUnion('schema', [
   signedBySchema1,
@@ -127,6 +137,7 @@ export const decision = z.discriminatedUnion('schema', [
   signedByBorderlineRegression,
   signedByMethods,
   signedByParts,
+  signedByGenerator,
 ]);
 export type Decision = z.infer<typeof decision>;
 
@@ -140,6 +151,7 @@ export const decisionSummary = z.discriminatedUnion('schema', [
   signedByBorderlineRegression.omit({ outcomes: true }),
   signedByMethods.omit({ outcomes: true }),
   signedByParts.omit({ outcomes: true }),
+  signedByGenerator.omit({ outcomes: true }),
 ]);
 export type DecisionSummary = z.infer<typeof decisionSummary>;
 

@@ -1,3 +1,4 @@
+import { GENERATORS } from '@kritikos/core/numerics/random';
 import { z } from 'zod';
 import { cellError } from './examinations.ts';
 import { houseProposal } from './house.ts';
@@ -282,6 +283,7 @@ export const planSummary = z.object({
   precision: z
     .object({ halfWidth: z.number().nullable(), worst: z.number().nullable() })
     .nullable(),
+  generator: z.literal(GENERATORS),
   revision: z.int(),
 });
 export type PlanSummary = z.infer<typeof planSummary>;

@@ -21,6 +21,8 @@ import { PostOffice } from './post/postOffice.ts';
 import { workersOn } from './jobs/workers.ts';
 import { BadSetting, readSettings } from './settings.ts';
 import type { Settings } from './settings.ts';
+import { playRehearsalsAgain } from './rehearsal/playAgain.ts';
+import { simulateDraftsAgain } from './timetable/simulateAgain.ts';
 
 /** A request that has not arrived after this long is given up; a slow line must not hold a socket. */
 const REQUEST_MILLISECONDS = 30_000;
@@ -61,6 +63,15 @@ async function start(): Promise<void> {
   process.send?.('listening');
   warmUp().catch((error: unknown) => logger.warn({ err: error }, 'the threads have not started'));
   stopWhenTold(server, tools, sealing);
+  drawAgain(tools).catch((error: unknown) =>
+    logger.warn({ err: error }, 'what an earlier source of chance drew waits for the next start'),
+  );
+}
+
+/** What is not signed or published yet and was drawn from an earlier source of chance. */
+async function drawAgain({ db, jobs }: Tools): Promise<void> {
+  await playRehearsalsAgain(db, jobs);
+  await simulateDraftsAgain(db);
 }
 
 const waiting = () =>

@@ -1,6 +1,7 @@
 import type { Estimate } from '../numerics/estimate.ts';
 import { normalCumulative, normalQuantile } from '../numerics/normal.ts';
 import { seededChance } from '../numerics/random.ts';
+import type { RandomGenerator } from '../numerics/random.ts';
 import { quantileOfSorted, standardDeviation } from '../numerics/summary.ts';
 import type { Prepared, Tally } from './tally.ts';
 
@@ -10,6 +11,7 @@ export type BootstrapInterval = (typeof INTERVALS)[number];
 export interface BootstrapSettings {
   readonly resamples: number;
   readonly seed: number;
+  readonly generator?: RandomGenerator | undefined;
   readonly interval?: BootstrapInterval;
 }
 
@@ -37,13 +39,13 @@ export interface Resampled {
 export function bootstrapSubjects<Name extends string>(
   tally: Tally,
   coefficients: Readonly<Record<Name, Resampled>>,
-  { resamples, seed, interval = 'percentile' }: BootstrapSettings,
+  { resamples, seed, generator, interval = 'percentile' }: BootstrapSettings,
 ): Record<Name, Estimate> {
   const entries = Object.entries<Resampled>(coefficients);
   const values = entries.map(() => [] as number[]);
   const n = tally.rowOf.length;
   if (entries.length > 0 && n >= 2 && resamples >= 2) {
-    const chance = seededChance(seed);
+    const chance = seededChance(seed, generator);
     const times = new Float64Array(tally.times.length);
     const drawn = new Int32Array(n);
     for (let resample = 0; resample < resamples; resample++) {

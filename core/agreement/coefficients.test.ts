@@ -27,8 +27,9 @@ function errorByDifferences(ratings: Tally, prepared: Prepared): number {
 describe('the error by formula', () => {
   // The infinitesimal jackknife (Efron & Tibshirani 1993, chapter 21) needs no formula: it moves the
   // count of every kind of subject by a little and looks what the coefficient does.
-  const ratings = graded(60, 4, 3, 0.1);
-  const n = 60;
+  // Formula and differences are apart by the order of 1 / n.
+  const ratings = graded(600, 4, 3, 0.1);
+  const n = 600;
   const linear = agreementWeights(4, 'linear');
 
   it.each([

@@ -1,3 +1,4 @@
+import type { RandomGenerator } from '../numerics/random.ts';
 import type { Estimate } from '../numerics/estimate.ts';
 import { bootstrapSubjects } from './bootstrapSubjects.ts';
 import type { BootstrapInterval, Resampled } from './bootstrapSubjects.ts';
@@ -57,6 +58,7 @@ export interface CoefficientSettings {
   /** Resamples for every coefficient; without it, only for those whose interval none of the formulas gives. */
   readonly resamples?: number | undefined;
   readonly seed: number;
+  readonly generator?: RandomGenerator | undefined;
   readonly interval?: BootstrapInterval | undefined;
 }
 
@@ -67,7 +69,7 @@ const MOST_DRAWS = 400_000_000;
 
 /** Every agreement coefficient of one set of ratings, each with an interval. */
 export function everyCoefficient(tally: Tally, settings: CoefficientSettings): EveryCoefficient {
-  const { level, weights, seed, interval = 'percentile' } = settings;
+  const { level, weights, seed, generator, interval = 'percentile' } = settings;
   const table = tally.raters === 2 ? tableOfPair(tally, 0, 1) : null;
   const cohen = cohenKappa(table ?? fromCounts(tally.categories, []), weights);
   const withError = {
@@ -102,7 +104,7 @@ export function everyCoefficient(tally: Tally, settings: CoefficientSettings): E
   const withoutInterval = Object.fromEntries(
     Object.entries(withoutError).filter(([, { whole }]) => whole.standardError === null),
   );
-  const draw = (resamples: number) => ({ resamples, seed, interval });
+  const draw = (resamples: number) => ({ resamples, seed, generator, interval });
   const most = Math.max(100, Math.floor(MOST_DRAWS / Math.max(1, tally.rowOf.length)));
   const results =
     settings.resamples === undefined

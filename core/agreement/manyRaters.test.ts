@@ -258,8 +258,9 @@ describe('the bootstrap over subjects', () => {
     const linearised = ((upper ?? 0) - (lower ?? 0)) / (2 * 1.959964);
     const fleiss = { whole: fleissKappa(FLEISS), prepared: prepareFleissKappa(FLEISS) };
     const boot = bootstrap(fleiss, 2000, 3).standardError ?? 0;
-    // 30 subjects: the two errors differ by their own sampling; 15 % is what they show elsewhere.
-    expect(Math.abs(boot / linearised - 1)).toBeLessThan(0.15);
+    // 30 subjects: the two errors differ by their own sampling, of which 15 % is what they show
+    // elsewhere, and 2,000 resamples by four times 1.6 % more.
+    expect(Math.abs(boot / linearised - 1)).toBeLessThan(0.21);
   });
 
   it('evaluates every coefficient on the whole as the coefficient itself does', () => {

@@ -1,5 +1,5 @@
 import type { Chance } from '../numerics/random.ts';
-import { seededChance } from '../numerics/random.ts';
+import { seededStreams } from '../numerics/random.ts';
 import { internalConsistency } from '../reliability/internalConsistency.ts';
 import { setStandard } from '../standards/setStandard.ts';
 import type { StationRecord } from '../standards/setStandard.ts';
@@ -54,15 +54,10 @@ export function* rehearsals(
   { from, count }: { readonly from: number; readonly count: number },
 ): Generator<Rehearsal> {
   const stations = plan.stations.map(prepare);
+  // Each has a stream of its own, so that which thread plays it makes no difference.
+  const streams = seededStreams(seed, from);
   for (let i = from; i < from + count; i++) {
-    // Each has a seed of its own, so that which thread plays it makes no difference.
-    yield rehearse(
-      plan,
-      stations,
-      assumptions,
-      seededChance(seed * 7919 + i),
-      i % EVERY_TRUST === 0,
-    );
+    yield rehearse(plan, stations, assumptions, streams.next().value, i % EVERY_TRUST === 0);
   }
 }
 

@@ -31,13 +31,14 @@ const shareOf = (trust: ReturnType<typeof examinationTrust>, source: string) =>
   trust.shares.find((one) => one.source === source)?.variance ?? NaN;
 
 describe('how far an examination can be trusted', () => {
-  // Variances 64, 25, 36, 16. With 600 candidates those within stations are known to about 5 %; ten
-  // stations give their own variance with a relative error of sqrt(2 / 9), which is no test of it.
+  // Variances 64, 25, 36, 16. With 600 candidates theirs is known to sqrt(2 / 600), 6 %, and those
+  // within stations to 2 %; four such errors are let through. Ten stations give their own variance
+  // with a relative error of sqrt(2 / 9), which is no test of it.
   const trust = examinationTrust(played(600, 3, [8, 5, 6, 4]), { stations: STATIONS });
 
   it('finds the parts that the scores were made of', () => {
-    expect(shareOf(trust, 'candidate')).toBeGreaterThan(64 * 0.85);
-    expect(shareOf(trust, 'candidate')).toBeLessThan(64 * 1.15);
+    expect(shareOf(trust, 'candidate')).toBeGreaterThan(64 * 0.76);
+    expect(shareOf(trust, 'candidate')).toBeLessThan(64 * 1.24);
     expect(shareOf(trust, 'candidate:station')).toBeGreaterThan(36 * 0.9);
     expect(shareOf(trust, 'candidate:station')).toBeLessThan(36 * 1.1);
     expect(shareOf(trust, 'examiner')).toBeGreaterThan(16 * 0.9);
@@ -110,7 +111,7 @@ describe('how far an examination can be trusted', () => {
   });
 
   it('is said in a sentence with what would be enough', () => {
-    expect(sayTrust(trust)).toMatch(/dependability of 0\.8\d, enough for a pass mark/);
+    expect(sayTrust(trust)).toMatch(/dependability of 0\.[89]\d, enough for a pass mark/);
     const weak = examinationTrust(played(600, 3, [3, 2, 8, 6]), { stations: STATIONS });
     expect(sayTrust(weak)).toMatch(/less than the 0\.8 .*No number of stations in the table/);
   });

@@ -1,6 +1,7 @@
 import type { Estimate } from '../numerics/estimate.ts';
 import { undefinedEstimate } from '../numerics/estimate.ts';
-import { seededChance } from '../numerics/random.ts';
+import { GENERATOR, seededChance } from '../numerics/random.ts';
+import type { Chance, RandomGenerator } from '../numerics/random.ts';
 import { quantileOfSorted, standardDeviation } from '../numerics/summary.ts';
 import { equateMoments } from './equating.ts';
 import type { CohortMoments } from './equating.ts';
@@ -39,6 +40,7 @@ export interface YearsOptions {
   readonly method?: 'mean' | 'linear';
   readonly resamples?: number;
   readonly seed?: number;
+  readonly generator?: RandomGenerator;
 }
 
 /**
@@ -60,7 +62,7 @@ export interface YearsOptions {
 export function yearsApart(
   thisYear: Sitting,
   lastYear: Sitting,
-  { method = 'linear', resamples = 1000, seed = 1 }: YearsOptions = {},
+  { method = 'linear', resamples = 1000, seed = 1, generator = GENERATOR }: YearsOptions = {},
 ): YearsApart {
   const [now, then] = [complete(thisYear), complete(lastYear)];
   const n = now.length + then.length;
@@ -80,7 +82,7 @@ export function yearsApart(
   if (now.length < 3 || then.length < 3) {
     return refused('A sitting has fewer than three candidates with a score at every station.');
   }
-  const draws = resampled(now, then, resamples, seed);
+  const draws = resampled(now, then, resamples, seededChance(seed, generator));
   let used = anchors;
   for (;;) {
     const worst = driftsOf(draws, used)
@@ -148,9 +150,8 @@ function resampled(
   now: readonly Complete[],
   then: readonly Complete[],
   resamples: number,
-  seed: number,
+  chance: Chance,
 ): Draw[] {
-  const chance = seededChance(seed);
   const again = (from: readonly Complete[]) => {
     const places = new Int32Array(from.length);
     chance.fill(places, from.length);

@@ -1,4 +1,5 @@
-import { seededChance } from '../numerics/random.ts';
+import { GENERATOR, seededChance } from '../numerics/random.ts';
+import type { RandomGenerator } from '../numerics/random.ts';
 import { quantileOfSorted, standardDeviation } from '../numerics/summary.ts';
 
 export interface BootstrapCut {
@@ -26,9 +27,10 @@ export function bootstrapCut(
   borderline: number,
   resamples = 2000,
   seed = 1,
+  generator: RandomGenerator = GENERATOR,
 ): BootstrapCut {
   const n = scores.length;
-  const chance = seededChance(seed);
+  const chance = seededChance(seed, generator);
   const cuts: number[] = [];
   if (n < 3) return { standardError: null, lower: null, upper: null, used: 0, resamples };
   const x0 = grades[0] as number;

@@ -95,7 +95,7 @@ describe('how sure a severity will be', () => {
   it('is surer with more candidates, and with more of them marked twice', async () => {
     const [few, many, twice] = [await planOf(12, 4), await planOf(48, 4), await planOf(12, 40)];
     const width = (slots: Awaited<ReturnType<typeof planOf>>) =>
-      simulatedSeverity(slots, USUAL_SPREADS, 12, 7).halfWidth ?? NaN;
+      simulatedSeverity(slots, USUAL_SPREADS, 100, 7).halfWidth ?? NaN;
     expect(width(many)).toBeLessThan(width(few));
     expect(width(twice)).toBeLessThan(width(few));
   });

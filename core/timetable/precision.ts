@@ -133,13 +133,16 @@ export const USUAL_SPREADS: Spreads = {
   rest: 4,
 };
 
+/** Who marks whom where; `null` for a rest, or where nobody marks beside the examiner. */
+export type MarkedSlot = Pick<Slot, 'station' | 'candidate' | 'examiner' | 'second'>;
+
 /**
  * The half-width of the interval that the product will show for an examiner's severity under a plan,
  * in percent points, the mean of simulated examinations: who meets whom decides it, so that no
  * formula tells. `null` where fewer than two examiners mark.
  */
 export function simulatedSeverity(
-  slots: readonly Slot[],
+  slots: readonly MarkedSlot[],
   spreads: Spreads,
   simulations: number,
   seed: number,

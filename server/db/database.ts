@@ -29,6 +29,7 @@ import * as standsAt from './migrations/0023_stands_at.ts';
 import * as sealedLetters from './migrations/0024_sealed_letters.ts';
 import * as sealedByRole from './migrations/0025_sealed_by_role.ts';
 import * as theHouse from './migrations/0026_the_house.ts';
+import * as generators from './migrations/0027_generators.ts';
 import { refuseOthers } from './notOurs.ts';
 import { limitRole } from './roles.ts';
 
@@ -68,6 +69,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0024_sealed_letters': sealedLetters,
   '0025_sealed_by_role': sealedByRole,
   '0026_the_house': theHouse,
+  '0027_generators': generators,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

@@ -1,4 +1,5 @@
 import { bootstrapCut } from '@kritikos/core/standards/bootstrapCut';
+import type { RandomGenerator } from '@kritikos/core/numerics/random';
 import type { BootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import type { Told } from './told.ts';
 
@@ -11,12 +12,14 @@ export interface BootstrapJob {
   readonly borderline: number;
   readonly resamples: number;
   readonly seed: number;
+  /** Part of the question, so that what another way of drawing came to is not taken for its answer. */
+  readonly generator: RandomGenerator;
 }
 
 /** Runs in a worker thread: the bootstrap error of the cut of every station, in their order. */
 export default function run({ port, stations, ...how }: BootstrapJob & Told): BootstrapCut[] {
   return stations.map(({ scores, grades }, done) => {
     port.postMessage(done / stations.length);
-    return bootstrapCut(scores, grades, how.borderline, how.resamples, how.seed);
+    return bootstrapCut(scores, grades, how.borderline, how.resamples, how.seed, how.generator);
   });
 }

@@ -15,6 +15,7 @@ import type { RecomputationJob, Recomputed } from './recomputationJob.ts';
 import type { Plan } from '@kritikos/core/timetable/problem';
 import type { Replanned } from '@kritikos/core/timetable/replan';
 import type { TimetableFound, TimetableJob } from './timetableJob.ts';
+import type { Precision, PrecisionJob } from './precisionJob.ts';
 import type { ReplanJob } from './replanJob.ts';
 import type { ExaminationTrust } from '@kritikos/core/reliability/examinationTrust';
 import type { Described } from '../agreement/describeStation.ts';
@@ -110,6 +111,10 @@ export function planTimetable(
   around: Around & { found(plan: Plan): void },
 ): Promise<TimetableFound> {
   return run('./timetableJob.ts', job, around);
+}
+
+export function simulatePrecision(job: PrecisionJob): Promise<Precision | null> {
+  return run('./precisionJob.ts', job);
 }
 
 export function replanRest(job: ReplanJob): Promise<Replanned> {

@@ -5,6 +5,7 @@ import { stringify } from 'csv-stringify/sync';
 import { isDeepStrictEqual } from 'node:util';
 import { recordAction } from '../audit/repository.ts';
 import { knownProcedures } from '../catalogue/shelf.ts';
+import { GENERATOR } from '@kritikos/core/numerics/random';
 import type { Database } from '../db/database.ts';
 import { keepWanted } from '../examinations/blueprint.ts';
 import { importCandidates } from '../examinations/candidates.ts';
@@ -323,6 +324,7 @@ async function bringTimetable(
     length: timetable.length,
     unmet: [],
     precision: null,
+    generator: GENERATOR,
     madeBy: lead.id,
   });
   const named = (list: Iterable<readonly [string | number, string]>) =>

@@ -2,6 +2,7 @@ import type { Job } from '@kritikos/contracts/jobs';
 import { rehearsalResult } from '@kritikos/contracts/rehearsal';
 import type { RehearsalPage, RehearsalResult } from '@kritikos/contracts/rehearsal';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { playRehearsalsAgain } from './playAgain.ts';
 import { startServer } from '../testing/startServer.ts';
 import type { Caller } from '../testing/startServer.ts';
 
@@ -146,5 +147,25 @@ describe('assumptions that cannot be', () => {
     expect(await server.db('job').where({ kind: 'rehearsal' }).count('* as n').first()).toEqual(
       before,
     );
+  });
+});
+
+describe('a rehearsal that an earlier source of chance played', { timeout: 120_000 }, () => {
+  it('is read until it was played again, once, in the same words', async () => {
+    const before = await rehearse();
+    expect(before.generator).toBe(2);
+    // As it was kept before results named their source.
+    const kept = () => server.db('job').where({ kind: 'rehearsal', examination_id: next });
+    await kept().update({ result: server.db.raw("result - 'generator'") });
+    expect((await page()).newest?.result.generator).toBe(1);
+    await playRehearsalsAgain(server.tools.db, server.tools.jobs);
+    await playRehearsalsAgain(server.tools.db, server.tools.jobs);
+    const [again, ...older] = await kept().orderBy('made_at', 'desc').select('id', 'result');
+    await over({ id: again.id } as Job);
+    const { result } = (await page()).newest ?? {};
+    expect(result).toEqual(before);
+    expect(older.every((job) => job.result !== null)).toBe(true);
+    await playRehearsalsAgain(server.tools.db, server.tools.jobs);
+    expect(await kept()).toHaveLength(older.length + 1);
   });
 });

@@ -90,3 +90,22 @@ export async function newestRehearsal(
     .orderBy('ended_at', 'desc')
     .first('result', 'ended_at as at');
 }
+
+/**
+ * Whose newest rehearsal was played by another source of chance than this, and is not being played
+ * again already; with the question that it answered.
+ */
+export async function newestOfAll(
+  db: Database,
+  generator: number,
+): Promise<{ ownerId: string; examinationId: string; question: object }[]> {
+  const { rows } = await db.raw(
+    `select owner_id as "ownerId", examination_id as "examinationId", question
+     from (select distinct on (examination_id) * from job
+       where kind = 'rehearsal' and state in ('waiting', 'running', 'done')
+       order by examination_id, made_at desc) newest
+     where state = 'done' and (result->>'generator')::int is distinct from :generator`,
+    { generator },
+  );
+  return rows;
+}

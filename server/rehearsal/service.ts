@@ -5,6 +5,7 @@ import type { RehearsalAsked, RehearsalPage, RehearsalResult } from '@kritikos/c
 import { USUAL_ASSUMPTIONS } from '@kritikos/core/rehearsal/assumptions';
 import type { Assumptions } from '@kritikos/core/rehearsal/assumptions';
 import { itemSpread } from '@kritikos/core/rehearsal/earlierMarks';
+import { GENERATOR } from '@kritikos/core/numerics/random';
 import type { RehearsedPlan } from '@kritikos/core/rehearsal/plan';
 import type { Rehearsal } from '@kritikos/core/rehearsal/rehearse';
 import { sayRehearsal } from '@kritikos/core/rehearsal/sayRehearsal';
@@ -134,6 +135,7 @@ export const rehearsalWork: Worker = async (db, { question, ownerId }, { signal,
     candidates: plan.candidates,
     pairs,
     sentences: sayRehearsal(summary, { titles, candidates: plan.candidates, pairs }),
+    generator: GENERATOR,
     rehearsals: summary.rehearsals,
     kappa,
     icc,

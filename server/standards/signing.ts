@@ -1,5 +1,6 @@
 import type { Account } from '@kritikos/contracts/accounts';
 import type { Decision, Release, Settings, SignOff } from '@kritikos/contracts/standards';
+import { GENERATOR } from '@kritikos/core/numerics/random';
 import type { BootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import { scoredPairs } from '@kritikos/core/standards/setStandard';
 import type { Standard, StandardSettings } from '@kritikos/core/standards/setStandard';
@@ -84,6 +85,7 @@ async function bootstrapsOf(
     borderline,
     resamples: RESAMPLES,
     seed: SEED,
+    generator: GENERATOR,
   };
   const asked = await jobs.ask({ kind: 'bootstrap', ownerId: lead.id, examinationId, question });
   const { result } = await jobs.over(asked.id, lead.id);
@@ -156,7 +158,8 @@ function contentOf(
     ]);
   }
   return {
-    schema: 5,
+    schema: 6,
+    generator: GENERATOR,
     method: settings.method,
     settings,
     total: examCut.total,

@@ -84,9 +84,9 @@ describe('setting the standard', () => {
     };
     const decision = (await sign(settings, newest?.id ?? null).expect(200)).body as Extract<
       Decision,
-      { schema: 5 }
+      { schema: 6 }
     >;
-    expect(decision).toMatchObject({ schema: 5, method: 'borderline-group' });
+    expect(decision).toMatchObject({ schema: 6, method: 'borderline-group' });
     expect(decision.cuts[0]).toMatchObject({
       method: 'fixed-percent',
       cut: 55,
@@ -102,7 +102,7 @@ describe('setting the standard', () => {
     }
     const [summary] = (await open()).decisions;
     expect(summary).toMatchObject({
-      schema: 5,
+      schema: 6,
       method: 'borderline-group',
       number: decision.number,
     });
@@ -136,7 +136,7 @@ describe('setting the standard', () => {
     const done: string[] = [];
     // Both worker threads are busy for a while, so that the decision waits for its turn.
     const stations = recordsOn(page).map(scoredPairs);
-    const busy = { stations, borderline: 2.5, resamples: 100_000, seed: 1 };
+    const busy = { stations, borderline: 2.5, resamples: 100_000, seed: 1, generator: 2 } as const;
     const others = [bootstrapCuts(busy), bootstrapCuts(busy)];
     const signing = sign(page.draft, newest?.id ?? null).then((response) => {
       done.push('signed');
@@ -342,6 +342,6 @@ describe('a release', () => {
   it('goes with a decision that names its method', async () => {
     const page: StandardsPage = (await lead.call('GET', `/examinations/${id}/standards`)).body;
     const [newest] = page.decisions;
-    expect(newest).toMatchObject({ schema: 5, method: 'borderline-regression' });
+    expect(newest).toMatchObject({ schema: 6, method: 'borderline-regression' });
   });
 });

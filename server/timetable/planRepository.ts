@@ -1,4 +1,5 @@
 import type { PlanSummary, Timetable, TimetableWish } from '@kritikos/contracts/timetable';
+import type { RandomGenerator } from '@kritikos/core/numerics/random';
 import type { Database } from '../db/database.ts';
 import { ledBy, readBy } from '../examinations/leads.ts';
 
@@ -59,7 +60,7 @@ interface SummaryRow extends Omit<PlanSummary, 'madeAt' | 'publishedAt' | 'repla
 
 const SUMMARY = `select t.id, t.number, t.state, t.wish, a.name as "madeBy", t.made_at as "madeAt",
     t.published_at as "publishedAt", t.replanned_at as "replannedAt", f.number as follows, t.seed,
-    t.bound, t.length, t.unmet, t.precision, t.revision
+    t.bound, t.length, t.unmet, t.precision, t.generator, t.revision
   from timetable t join account a on a.id = t.made_by left join timetable f on f.id = t.follows`;
 
 function summaryOf({ madeAt, publishedAt, replannedAt, ...row }: SummaryRow): PlanSummary {
@@ -122,6 +123,8 @@ export interface NewPlan {
   readonly length: number;
   readonly unmet: readonly unknown[];
   readonly precision: unknown;
+  /** What the simulations behind the precision were drawn from. */
+  readonly generator: RandomGenerator;
   readonly madeBy: string;
 }
 
@@ -132,9 +135,9 @@ export async function insertPlan(trx: Database, plan: NewPlan): Promise<void> {
     .update({ state: 'dropped' });
   await trx.raw(
     `insert into timetable (id, examination_id, number, state, wish, follows, replanned_at, seed,
-       bound, length, unmet, precision, made_by)
+       bound, length, unmet, precision, generator, made_by)
      select :id, :examinationId, coalesce(max(number), 0) + 1, 'draft', :wish, :follows, :at, :seed,
-       :bound, :length, :unmet, :precision, :madeBy
+       :bound, :length, :unmet, :precision, :generator, :madeBy
      from timetable where examination_id = :examinationId`,
     {
       ...plan,

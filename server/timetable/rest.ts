@@ -74,6 +74,7 @@ export async function planRest(
       length: lengthOf(problem, after),
       unmet,
       precision: summary.precision,
+      generator: summary.generator,
       madeBy: lead.id,
     });
     await insertSlots(trx, made, after, known);

@@ -3,6 +3,7 @@ import type { Plan, Resources, Timetable, TimetableWish } from '@kritikos/contra
 import { faultsIn } from '@kritikos/core/timetable/faults';
 import { checkPlan } from '@kritikos/core/timetable/testing/checkPlan';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { simulateDraftsAgain } from './simulateAgain.ts';
 import { startServer } from '../testing/startServer.ts';
 import { timetableWork } from './work.ts';
 import type { Caller } from '../testing/startServer.ts';
@@ -98,6 +99,24 @@ describe('the timetable of an examination', () => {
     expect(again.slots).toEqual(plan.slots);
     // A new draft takes the place of the old one.
     expect((await timetableOf(id)).plans.map(({ number }) => number)).toEqual([2]);
+  });
+
+  it('simulates a draft again that an earlier source of chance simulated, and nothing published', async () => {
+    const id = await examine(3, 9, 9);
+    const plan = await planned(id, { pairs: 6 });
+    expect([plan.generator, plan.precision?.halfWidth]).toEqual([2, expect.any(Number)]);
+    const row = () => server.db('timetable').where({ id: plan.id });
+    const earlier = { halfWidth: 99, worst: 99 };
+    await row().update({ generator: 1, precision: JSON.stringify(earlier) });
+    await simulateDraftsAgain(server.tools.db);
+    const again = await planOf(id, plan.id);
+    expect(again.generator).toBe(2);
+    // The same simulations, but for the order in which the sheets are gone through.
+    expect(again.precision?.halfWidth).toBeCloseTo(plan.precision?.halfWidth ?? NaN, 0);
+    await publish(id, plan).expect(200);
+    await row().update({ generator: 1, precision: JSON.stringify(earlier) });
+    await simulateDraftsAgain(server.tools.db);
+    expect(await planOf(id, plan.id)).toMatchObject({ generator: 1, precision: earlier });
   });
 
   it('heeds regions, presence and conflicts, and says whom it delays', async () => {

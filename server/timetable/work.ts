@@ -1,6 +1,7 @@
 import type { Account } from '@kritikos/contracts/accounts';
 import type { Job } from '@kritikos/contracts/jobs';
 import type { TimetableWish } from '@kritikos/contracts/timetable';
+import { GENERATOR } from '@kritikos/core/numerics/random';
 import type { Plan as CorePlan } from '@kritikos/core/timetable/problem';
 import { recordAction } from '../audit/repository.ts';
 import { requirePerson } from '../accounts/people.ts';
@@ -99,6 +100,7 @@ export async function keepPlan(
       length: plan.length,
       unmet: [...limits, ...plan.unmet],
       precision,
+      generator: GENERATOR,
       madeBy: lead.id,
     });
     await insertSlots(trx, id, plan.slots, known);

@@ -5,7 +5,7 @@ import { METHOD_WORDS } from './methodWords.ts';
 
 /** By what the cuts were set; until there was another it was borderline regression. */
 function methodOf(decision: StandardsPage['decisions'][number]): string {
-  if (decision.schema !== 4 && decision.schema !== 5)
+  if (decision.schema === 1 || decision.schema === 2 || decision.schema === 3)
     return METHOD_WORDS['borderline-regression'].title;
   const others = decision.cuts.filter((cut) => cut.method !== decision.method).length;
   const { title } = METHOD_WORDS[decision.method];
