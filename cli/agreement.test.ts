@@ -99,7 +99,7 @@ describe('the command on agreement', () => {
         'agreement',
         file('w.csv', ['s,a,b', ...rows].join('\n')),
         '--resamples',
-        '50',
+        '100',
         '--json',
       )
     ).json();
@@ -142,7 +142,7 @@ describe('the command on agreement', () => {
         'agreement',
         file('odd.csv', content),
         '--resamples',
-        '20',
+        '100',
         '--json',
       );
       expect(result.status).toBe(0);

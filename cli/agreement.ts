@@ -4,6 +4,7 @@ import { tableOfPair } from '@kritikos/core/agreement/crossTable';
 import { everyCoefficient } from '@kritikos/core/agreement/everyCoefficient';
 import type { Level } from '@kritikos/core/agreement/krippendorffAlpha';
 import { maximumKappa } from '@kritikos/core/agreement/maximumKappa';
+import type { RandomGenerator } from '@kritikos/core/numerics/random';
 import { prevalenceBias } from '@kritikos/core/agreement/prevalenceBias';
 import { agreementWeights, weightsOfScale } from '@kritikos/core/agreement/weights';
 import type { WeightScheme, Weights } from '@kritikos/core/agreement/weights';
@@ -19,6 +20,7 @@ export interface AgreementFlags {
   scale?: string;
   resamples?: number;
   seed: number;
+  generator: RandomGenerator;
   interval: BootstrapInterval;
   /** Errors go by candidates, of whom each has several subjects: items, stations. */
   byCandidate?: boolean;
@@ -26,7 +28,7 @@ export interface AgreementFlags {
 
 /** All agreement coefficients of a ratings file, under the keys that the command prints. */
 export async function agreement(file: string, flags: AgreementFlags) {
-  const { level, resamples, seed, interval } = flags;
+  const { level, resamples, seed, generator, interval } = flags;
   const scale = flags.scale === undefined ? null : scaleOf(flags.scale);
   const needNumbers = level === 'nominal' || (scale && level === 'ordinal') ? null : level;
   const ratings = onScale(await readRatings(file, needNumbers), scale);
@@ -43,7 +45,7 @@ export async function agreement(file: string, flags: AgreementFlags) {
     missing: ratings.missing,
     ...(flags.byCandidate
       ? everyCoefficientByCandidates(tally, ratings.candidateOf, { level, weights })
-      : everyCoefficient(tally, { level, weights, resamples, seed, interval })),
+      : everyCoefficient(tally, { level, weights, resamples, seed, generator, interval })),
     ...(ratings.raters.length === 2
       ? {
           ...prevalenceBias(tableOfPair(tally, 0, 1)),

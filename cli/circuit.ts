@@ -22,9 +22,6 @@ export function circuit(flags: CircuitFlags) {
       `--extra ${flags.extra} is more than the ${flags.candidates} candidates there are.`,
     );
   }
-  if (!(flags.extraShare >= 0 && flags.extraShare <= 2)) {
-    throw new BadInput(`--extra-share takes a share from 0 to 2, not ${flags.extraShare}.`);
-  }
   const day = asBadInput(() =>
     planTimetable(
       {

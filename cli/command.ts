@@ -1,24 +1,8 @@
-import { Command, InvalidArgumentError } from 'commander';
+import { Command } from 'commander';
 import { present } from './present.ts';
 import { withReadingFlags } from './readingFlags.ts';
 
 export const USER_ERROR = 2;
-
-export function number(text: string): number {
-  const value = Number(text.replace(',', '.'));
-  if (text.trim() === '' || !Number.isFinite(value)) {
-    throw new InvalidArgumentError(`"${text}" is not a number.`);
-  }
-  return value;
-}
-
-export function whole(text: string): number {
-  const value = number(text);
-  if (!Number.isInteger(value) || value < 0) {
-    throw new InvalidArgumentError(`"${text}" is not a whole number, 0 or more.`);
-  }
-  return value;
-}
 
 export interface Output {
   json?: boolean;

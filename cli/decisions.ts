@@ -10,32 +10,22 @@ import { RULE_PARTS } from '@kritikos/core/standards/partPercents';
 import type { PartPercents, RulePart } from '@kritikos/core/standards/partPercents';
 import { standardErrorOfMeasurement } from '@kritikos/core/reliability/standardError';
 import { asBadInput, BadInput } from './badInput.ts';
+import { cellsLike, rowsLike } from './joined.ts';
 import { leftOutNotes, readColumns } from './readColumns.ts';
 import { readNumbers } from './readRatings.ts';
-
-/** Numbers written with commas, as flags take them. */
-export function numbersOf(flag: string, text: string): number[] {
-  const numbers = text.split(',').map((part) => Number(part.trim()));
-  if (text.trim() === '' || numbers.some((x) => !Number.isFinite(x))) {
-    throw new BadInput(`${flag} takes numbers with commas between, not "${text}".`);
-  }
-  return numbers;
-}
+import { COUNTS, cutOn, PERCENTAGES, scoresOn } from './scales.ts';
 
 /** Consistency of pass and fail on right-or-wrong items, from one examination. */
 export async function huynh(
   file: string,
   { score, items, cut }: { score: string; items: number; cut: number },
 ) {
-  const { values, leftOut } = await readColumns(file, [score]);
-  const scores = values[0] ?? [];
-  const odd = scores.find((s) => !Number.isInteger(s) || s < 0 || s > items);
-  if (odd !== undefined) {
-    throw new BadInput(`Score ${odd} is not a number right out of ${items}. Nothing was computed.`);
-  }
-  if (!Number.isInteger(cut) || cut < 0 || cut > items) {
+  if (cut > items) {
     throw new BadInput(`--cut takes a whole number of items from 0 to ${items}, not ${cut}.`);
   }
+  const right = { lowest: 0, highest: items, whole: true, name: 'a number right' };
+  const { values, leftOut } = await readColumns(file, [score], [right]);
+  const scores = values[0] ?? [];
   const result = huynhConsistency(scores, items, cut);
   const notes = leftOutNotes(leftOut, 'score');
   const reason = 'KR-21 is not above 0, so no beta of true scores fits.';
@@ -51,12 +41,15 @@ export async function huynh(
   };
 }
 
+export interface EquateFlags {
+  total: string;
+  anchor: string;
+  method: 'mean' | 'linear';
+  score?: number;
+}
+
 /** A better cohort told from an easier paper, through the stations that both had. */
-export async function equate(
-  thisYear: string,
-  lastYear: string,
-  flags: { total: string; anchor: string; method: 'mean' | 'linear'; score?: number },
-) {
+export async function equate(thisYear: string, lastYear: string, flags: EquateFlags) {
   const [now, then] = [
     await readColumns(thisYear, [flags.total, flags.anchor]),
     await readColumns(lastYear, [flags.total, flags.anchor]),
@@ -85,21 +78,23 @@ export async function equate(
   };
 }
 
+export interface ConsequencesFlags {
+  score: string;
+  cuts: readonly (readonly [method: string, cut: number])[];
+  sem?: number;
+  lowest: number;
+  highest: number;
+}
+
 /** What several cuts would do to the same candidates. */
 export async function consequences(
   file: string,
-  { score, cuts, sem }: { score: string; cuts: string; sem?: number },
+  { score, cuts, sem, lowest, highest }: ConsequencesFlags,
 ) {
-  const { values, leftOut } = await readColumns(file, [score]);
+  const scale = scoresOn(lowest, highest);
+  const { values, leftOut } = await readColumns(file, [score], [scale]);
   const scores = values[0] ?? [];
-  const named = cuts.split(',').map((part) => {
-    const [method = '', value = ''] = part.includes('=') ? part.split('=') : [part, part];
-    const cut = Number(value);
-    if (value.trim() === '' || !Number.isFinite(cut)) {
-      throw new BadInput(`--cuts takes names and cuts, "angoff=55,regression=58", not "${part}".`);
-    }
-    return { method: method.trim(), cut };
-  });
+  const named = cuts.map(([method, cut]) => ({ method, cut: cutOn(scale, '--cuts', cut) }));
   return {
     cuts: compareConsequences(scores, named, 0, sem ?? null).map(({ lost, gained, ...rest }) => ({
       ...rest,
@@ -113,24 +108,26 @@ export async function consequences(
 }
 
 export interface ExamRuleFlags {
-  cuts: string;
+  cuts: readonly number[];
   k: number;
   stations: number;
   critical?: string;
   unseen?: string;
   parts?: string;
-  reach?: string;
+  reach?: readonly (readonly [part: string, percent: number])[];
   criticalFails?: boolean;
 }
 
 /**
  * Who passes by a rule: scores of stations in columns, one row a candidate. The file of critical
- * items has the same rows and columns and counts the critical items missed at each station; that of
- * unseen ones those that nobody observed.
+ * items counts the critical items missed at each station; that of unseen ones those that nobody
+ * observed; that of parts has a column a part. All are joined by the names of candidates and
+ * stations.
  */
 export async function examRule(file: string, flags: ExamRuleFlags) {
-  const { columns, rows } = await readNumbers(file);
-  const cuts = numbersOf('--cuts', flags.cuts);
+  const scores = await readNumbers(file, PERCENTAGES);
+  const { columns, rows, names } = scores;
+  const { cuts } = flags;
   if (cuts.length !== 1 && cuts.length !== columns.length) {
     throw new BadInput(
       `--cuts names ${cuts.length} cuts for ${columns.length} stations; name one for all or one for each.`,
@@ -142,22 +139,17 @@ export async function examRule(file: string, flags: ExamRuleFlags) {
     );
   }
   const each = columns.map((_, i) => (cuts.length === 1 ? cuts[0] : cuts[i]) as number);
-  const missed = flags.critical === undefined ? null : await readNumbers(flags.critical);
-  const unseen = flags.unseen === undefined ? null : await readNumbers(flags.unseen);
-  for (const table of [missed, unseen]) {
-    if (table && (table.rows.length !== rows.length || table.columns.length !== columns.length)) {
-      throw new BadInput('A file of critical items has other rows or columns than the scores.');
-    }
-  }
-  const reach = reachOf(flags.reach);
-  const parts = flags.parts === undefined ? null : await readNumbers(flags.parts);
+  const counted = async (path: string | undefined) =>
+    path === undefined ? null : cellsLike(await readNumbers(path, COUNTS), scores);
+  const missed = await counted(flags.critical);
+  const unseen = await counted(flags.unseen);
+  const reach = Object.fromEntries(flags.reach ?? []) as Partial<Record<RulePart, number>>;
+  const parts = flags.parts === undefined ? null : await readNumbers(flags.parts, PERCENTAGES);
   const without = Object.keys(reach).find((part) => !parts?.columns.includes(part));
   if (without) {
     throw new BadInput(`--reach asks for ${without}, and --parts names no file with that column.`);
   }
-  if (parts && parts.rows.length !== rows.length) {
-    throw new BadInput('The file of parts has other rows than the scores.');
-  }
+  const reached = parts && rowsLike(parts, scores);
   const sem = standardErrorOfMeasurement(rows);
   const rule = {
     semMultiplier: flags.k,
@@ -173,8 +165,8 @@ export async function examRule(file: string, flags: ExamRuleFlags) {
     const stations = row.map((percent, s) => ({
       percent,
       critical: [
-        ...items(missed?.rows[r]?.[s] ?? 0, { observed: 1, missed: 1 }),
-        ...items(unseen?.rows[r]?.[s] ?? 0, { observed: 0, missed: 0 }),
+        ...items(missed?.[r]?.[s] ?? 0, { observed: 1, missed: 1 }),
+        ...items(unseen?.[r]?.[s] ?? 0, { observed: 0, missed: 0 }),
       ],
     }));
     const { outcome, total, stationsPassed, criticalFailures, reasons } = asBadInput(() =>
@@ -183,10 +175,18 @@ export async function examRule(file: string, flags: ExamRuleFlags) {
         each,
         cut,
         rule,
-        parts && partsOf(parts.columns, parts.rows[r] ?? []),
+        parts && partsOf(parts.columns, reached?.[r] ?? []),
       ),
     );
-    return { row: r + 2, outcome, total, stationsPassed, criticalFailures, reasons };
+    return {
+      candidate: names[r],
+      row: r + 2,
+      outcome,
+      total,
+      stationsPassed,
+      criticalFailures,
+      reasons,
+    };
   });
   const count = (outcome: string) => decided.filter((d) => d.outcome === outcome).length;
   return {
@@ -203,24 +203,6 @@ export async function examRule(file: string, flags: ExamRuleFlags) {
 /** So many critical items, observed and missed so often. */
 function items(count: number, seen: { observed: number; missed: number }) {
   return Array.from({ length: count }, (_, i) => ({ item: `item ${i + 1}`, ...seen }));
-}
-
-/** "communication=60,safety=80": what must be reached in which part. */
-function reachOf(text: string | undefined): Partial<Record<RulePart, number>> {
-  if (text === undefined) return {};
-  return Object.fromEntries(
-    text.split(',').map((asked) => {
-      const [name = '', value = ''] = asked.split('=').map((word) => word.trim());
-      const part = RULE_PARTS.find((known) => known === name);
-      const percent = Number(value);
-      if (!part || value === '' || !(percent >= 0 && percent <= 100)) {
-        throw new BadInput(
-          `--reach takes parts and percentages, "communication=60,safety=80", of ${RULE_PARTS.join(', ')}, not "${asked}".`,
-        );
-      }
-      return [part, percent] as const;
-    }),
-  );
 }
 
 function partsOf(columns: readonly string[], row: readonly (number | null)[]): PartPercents {

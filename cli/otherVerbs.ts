@@ -1,6 +1,6 @@
 import { SIDES } from '@kritikos/core/figure/segments';
 import type { Side } from '@kritikos/core/figure/segments';
-import { InvalidArgumentError, Option } from 'commander';
+import { Option } from 'commander';
 import { accuracy } from './accuracy.ts';
 import type { AccuracyFlags } from './accuracy.ts';
 import { BadInput } from './badInput.ts';
@@ -8,21 +8,29 @@ import { circuit } from './circuit.ts';
 import type { CircuitFlags } from './circuit.ts';
 import { EXPORTS } from './formats.ts';
 import type { Export } from './formats.ts';
-import { number, print, program, verb, whole } from './command.ts';
+import { print, program, verb } from './command.ts';
 import type { Output } from './command.ts';
+import { count, number, seed, share, whole, words } from './flags.ts';
 
 // The verbs on tests, on the day and on the catalogue’s files.
+
+/** What a day of an examination can hold; more is a slip of the hand, and would not end. */
+const stations = whole({ from: 1, to: 100 });
+const rests = whole({ from: 0, to: 100 });
+const circuits = whole({ from: 1, to: 100 });
+const minutes = number({ from: 0, to: 1440 });
+const minutesOfStation = number({ from: 0.1, to: 1440 });
 
 verb(
   'accuracy',
   'what a test is worth',
   'accuracy --tp 24 --fp 3 --fn 6 --tn 70 --pretest 0.3 --json',
 )
-  .requiredOption('--tp <n>', 'true positives', whole)
-  .requiredOption('--fp <n>', 'false positives', whole)
-  .requiredOption('--fn <n>', 'false negatives', whole)
-  .requiredOption('--tn <n>', 'true negatives', whole)
-  .option('--pretest <p>', 'chance of the condition before the test', number)
+  .requiredOption('--tp <n>', 'true positives', count)
+  .requiredOption('--fp <n>', 'false positives', count)
+  .requiredOption('--fn <n>', 'false negatives', count)
+  .requiredOption('--tn <n>', 'true negatives', count)
+  .option('--pretest <p>', 'chance of the condition before the test', share)
   .action((flags: AccuracyFlags & Output) => print(accuracy(flags), flags));
 
 verb(
@@ -30,17 +38,17 @@ verb(
   'the length of a day of rotating stations',
   'circuit --candidates 48 --stations 10 --rests 2 --circuits 2 --minutes 8 --json',
 )
-  .requiredOption('--candidates <n>', 'candidates', whole)
-  .requiredOption('--stations <n>', 'stations with an examiner', whole)
-  .option('--rests <n>', 'rest stations', whole, 0)
-  .option('--circuits <n>', 'circuits side by side', whole, 1)
-  .option('--reading <n>', 'minutes to read before the station', number, 1)
-  .option('--minutes <n>', 'minutes at the station', number, 8)
-  .option('--changeover <n>', 'minutes between stations', number, 1)
-  .option('--break-after <n>', 'slots after which examiners rest; 0 for never', whole, 0)
-  .option('--break <n>', 'minutes of rest', number, 15)
-  .option('--extra <n>', 'candidates with extra time', whole, 0)
-  .option('--extra-share <share>', 'how much more time they get', number, 0.25)
+  .requiredOption('--candidates <n>', 'candidates', whole({ from: 1, to: 100_000 }))
+  .requiredOption('--stations <n>', 'stations with an examiner', stations)
+  .option('--rests <n>', 'rest stations', rests, 0)
+  .option('--circuits <n>', 'circuits side by side', circuits, 1)
+  .option('--reading <n>', 'minutes to read before the station', minutes, 1)
+  .option('--minutes <n>', 'minutes at the station', minutesOfStation, 8)
+  .option('--changeover <n>', 'minutes between stations', minutes, 1)
+  .option('--break-after <n>', 'slots after which examiners rest; 0 for never', count, 0)
+  .option('--break <n>', 'minutes of rest', minutes, 15)
+  .option('--extra <n>', 'candidates with extra time', count, 0)
+  .option('--extra-share <share>', 'how much more time they get', number({ from: 0, to: 2 }), 0.25)
   .action((flags: CircuitFlags & Output) => print(circuit(flags), flags));
 
 verb(
@@ -49,8 +57,13 @@ verb(
   'plan problem.json --seconds 5 --seed 7 --json',
 )
   .argument('<problem.json>', 'days, stations, candidates, examiners, simulated patients')
-  .option('--seconds <n>', 'stop searching after so many seconds', aboveZero, 5)
-  .option('--seed <n>', 'the same seed gives the same plan', whole, 1)
+  .option(
+    '--seconds <n>',
+    'stop searching after so many seconds',
+    number({ from: 0.1, to: 3600 }),
+    5,
+  )
+  .option('--seed <n>', 'the same seed gives the same plan', seed, 1)
   .action(async (file: string, flags: { seconds: number; seed: number } & Output) => {
     // The solver is only loaded where there is something to plan.
     const { plan } = await import('./plan.ts');
@@ -84,7 +97,7 @@ program
   .description('the drawing of a procedure, as SVG')
   .argument('<procedure>', 'its id, as the address of its page shows it')
   .addOption(new Option('--side <side>', 'the side tested').choices(SIDES).default('right'))
-  .option('--school <key>', 'a school that does it its own way')
+  .option('--school <key>', 'a school that does it its own way', words)
   .addHelpText(
     'after',
     '\nExample:\n  npm run --silent kritikos -- figure calf-squeeze --side left',
@@ -113,16 +126,4 @@ verb(
 interface CheckFlags extends Output {
   read?: boolean;
   minutes?: number;
-}
-
-function aboveZero(text: string): number {
-  const value = number(text);
-  if (value > 0) return value;
-  throw new InvalidArgumentError(`"${text}" is not above 0.`);
-}
-
-function minutesOfStation(text: string): number {
-  const minutes = number(text);
-  if (minutes > 0) return minutes;
-  throw new InvalidArgumentError(`"${text}" is no time; a station takes more than 0 minutes.`);
 }

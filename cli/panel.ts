@@ -3,30 +3,17 @@ import { reachesCut } from '@kritikos/core/standards/reachesCut';
 import { hofstee } from '@kritikos/core/standards/hofstee';
 import type { HofsteeBounds } from '@kritikos/core/standards/hofstee';
 import { livingstonLewis } from '@kritikos/core/standards/livingstonLewis';
-import { extent } from '@kritikos/core/numerics/summary';
-import { asBadInput, BadInput } from './badInput.ts';
+import { asBadInput } from './badInput.ts';
 import { leftOutNotes, readColumns } from './readColumns.ts';
-import { readNumbers } from './readRatings.ts';
+import { readJudgements } from './readJudgements.ts';
+import { cutOn, scoresOn } from './scales.ts';
 
 /** Angoff's cut from a table of judgements: one row a judge, one column an item. */
-export async function angoffCut(file: string, { percent }: { percent?: boolean }) {
-  const { columns, rows } = await readNumbers(file);
-  const all = rows.flat().filter((x) => x !== null);
-  const [, greatest] = extent(all);
-  if (percent && all.some((x) => x > 0) && greatest <= 1) {
-    throw new BadInput(
-      'All judgements are 1 or less, so they look like shares: leave out --percent. Nothing was computed.',
-    );
-  }
-  if (!percent && greatest > 1 && greatest <= 100) {
-    throw new BadInput(
-      `Judgements go up to ${greatest}, so they look like percentages: say --percent. Nothing was computed.`,
-    );
-  }
-  const judgements = rows.map((row) => row.map((x) => (x === null || !percent ? x : x / 100)));
+export async function angoffCut(file: string, flags: { percent?: boolean }) {
+  const { columns, rows } = await readJudgements(file, flags);
   const { estimate, lower, upper, standardError, n, notes, judges } = asBadInput(() =>
     angoff(
-      judgements,
+      rows,
       columns.map(() => 1),
     ),
   );
@@ -44,9 +31,12 @@ export async function hofsteeCut(
   file: string,
   { score, lowest, highest, ...bounds }: HofsteeFlags,
 ) {
-  const { values, leftOut } = await readColumns(file, [score]);
+  const scale = scoresOn(lowest, highest);
+  const { values, leftOut } = await readColumns(file, [score], [scale]);
   const scores = values[0] ?? [];
-  const { lowestCut, highestCut, fewestFails, mostFails } = bounds;
+  const { fewestFails, mostFails } = bounds;
+  const lowestCut = cutOn(scale, '--lowest-cut', bounds.lowestCut);
+  const highestCut = cutOn(scale, '--highest-cut', bounds.highestCut);
   const { estimate, n, notes } = asBadInput(() =>
     hofstee(scores, { lowestCut, highestCut, fewestFails, mostFails }, [lowest, highest]),
   );
@@ -65,10 +55,12 @@ export interface LivingstonLewisFlags {
 
 /** Accuracy and consistency of pass and fail at a cut. */
 export async function decisionsAtCut(file: string, flags: LivingstonLewisFlags) {
-  const { values, leftOut } = await readColumns(file, [flags.score]);
+  const scale = scoresOn(flags.lowest, flags.highest);
+  const { values, leftOut } = await readColumns(file, [flags.score], [scale]);
   const scores = values[0] ?? [];
+  const cut = cutOn(scale, '--cut', flags.cut);
   const result = asBadInput(() =>
-    livingstonLewis(scores, flags.reliability, flags.cut, [flags.lowest, flags.highest]),
+    livingstonLewis(scores, flags.reliability, cut, [flags.lowest, flags.highest]),
   );
   const notes = leftOutNotes(leftOut, 'score');
   if (!result) {

@@ -7,15 +7,19 @@ import { Option } from 'commander';
 import { agreement } from './agreement.ts';
 import type { AgreementFlags } from './agreement.ts';
 import { limitsOfAgreement } from './measurements.ts';
-import { fileVerb, number, print, verb, whole } from './command.ts';
+import { fileVerb, print, verb } from './command.ts';
 import type { Output } from './command.ts';
+import { number, resamples, whole, withSeed, words } from './flags.ts';
 
 // The verbs on raters: how far they agree, and how many candidates it takes to know.
 
-fileVerb(
-  'agreement',
-  'agreement of two or more raters',
-  'agreement ratings.csv --level ordinal --weights linear --json',
+withSeed(
+  fileVerb(
+    'agreement',
+    'agreement of two or more raters',
+    'agreement ratings.csv --level ordinal --weights linear --json',
+  ),
+  'seed of the bootstrap',
 )
   .argument(
     '<ratings.csv>',
@@ -29,14 +33,17 @@ fileVerb(
       .choices(WEIGHT_SCHEMES)
       .default('unweighted'),
   )
-  .option('--scale <grades>', 'the grades from the lowest to the highest, "0,1,2,3,5"')
-  .option('--weight-table <file>', 'agreement weights of your own, one line and column a grade')
+  .option('--scale <grades>', 'the grades from the lowest to the highest, "0,1,2,3,5"', words)
+  .option(
+    '--weight-table <file>',
+    'agreement weights of your own, one line and column a grade',
+    words,
+  )
   .option('--by-candidate', 'errors by candidates, where each has several items or stations')
-  .option('--resamples <n>', 'bootstrap every coefficient over subjects', whole)
+  .option('--resamples <n>', 'bootstrap every coefficient over subjects', resamples)
   .addOption(
     new Option('--interval <kind>', 'bootstrap interval').choices(INTERVALS).default('percentile'),
   )
-  .option('--seed <n>', 'seed of the bootstrap', whole, 1)
   .action(async (file: string, flags: AgreementFlags & Output) =>
     print(await agreement(file, flags), flags),
   );
@@ -51,7 +58,7 @@ fileVerb(
   'marginal ratings.csv --scale 0,1,2 --json',
 )
   .argument('<ratings.csv>', 'wide or long, two raters')
-  .option('--scale <grades>', 'the grades from the lowest to the highest, "0,1,2"')
+  .option('--scale <grades>', 'the grades from the lowest to the highest, "0,1,2"', words)
   .action(async (file: string, flags: { scale?: string } & Output) =>
     print(await marginal(file, flags), flags),
   );
@@ -61,11 +68,33 @@ verb(
   'how many double-marked candidates an interval of a wished half-width takes',
   'sample-size --kappa 0.6 --prevalence 0.7 --half-width 0.15 --json',
 )
-  .option('--kappa <k>', 'the kappa expected of two examiners', number)
-  .option('--prevalence <p>', 'share of the commoner mark', number, 0.5)
-  .option('--icc <r>', 'or the intraclass correlation expected', number)
-  .option('--raters <n>', 'examiners of each candidate, with --icc', whole, 2)
-  .requiredOption('--half-width <w>', 'half of the interval’s width', number)
+  .option(
+    '--kappa <k>',
+    'the kappa expected of two examiners',
+    number({ from: -1, to: 1, open: true }),
+  )
+  .option(
+    '--prevalence <p>',
+    'share of the commoner mark',
+    number({ from: 0, to: 1, open: true }),
+    0.5,
+  )
+  .option(
+    '--icc <r>',
+    'or the intraclass correlation expected',
+    number({ from: -1, to: 1, open: true }),
+  )
+  .option(
+    '--raters <n>',
+    'examiners of each candidate, with --icc',
+    whole({ from: 2, to: 1000 }),
+    2,
+  )
+  .requiredOption(
+    '--half-width <w>',
+    'half of the interval’s width',
+    number({ from: 0.001, to: 1 }),
+  )
   .action((flags: SampleSizeFlags & Output) => print(sampleSize(flags), flags));
 
 fileVerb(

@@ -2,6 +2,8 @@ import { BadInput, badCell } from './badInput.ts';
 import { columnOf } from './readMarks.ts';
 import { readNumber } from './readCell.ts';
 import { readTable } from './readTable.ts';
+import { ANY, onItsScale } from './scales.ts';
+import type { Scale } from './scales.ts';
 
 export interface Columns {
   /** `values[column]`, in the order of the names asked for; rows with an empty cell are left out. */
@@ -9,8 +11,12 @@ export interface Columns {
   readonly leftOut: number;
 }
 
-/** Reads named columns of numbers from a table of one row a candidate. */
-export async function readColumns(file: string, names: readonly string[]): Promise<Columns> {
+/** Reads named columns of numbers, each with its scale, from a table of one row a candidate. */
+export async function readColumns(
+  file: string,
+  names: readonly string[],
+  scales: readonly Scale[] = [],
+): Promise<Columns> {
   const values: number[][] = names.map(() => []);
   let places: number[] = [];
   let leftOut = 0;
@@ -23,7 +29,7 @@ export async function readColumns(file: string, names: readonly string[]): Promi
       const read = places.map((place, c) => {
         const value = readNumber(cells[place] as string);
         if (typeof value === 'string') throw badCell(row, names[c] as string, value);
-        return value;
+        return value === null ? null : onItsScale(value, scales[c] ?? ANY, row, names[c] as string);
       });
       if (read.includes(null)) leftOut++;
       else for (const [c, value] of read.entries()) values[c]?.push(value as number);

@@ -3,11 +3,15 @@ import { BadInput, badCell } from './badInput.ts';
 import { Codes, Growing } from './growing.ts';
 import { readNumber } from './readCell.ts';
 import { readTable } from './readTable.ts';
+import { ANY, onItsScale } from './scales.ts';
+import type { Scale } from './scales.ts';
 
 export interface NamedFactor extends Factor {
   /** The name of every level, as it stands in the file. */
   readonly names: readonly string[];
 }
+
+const BETWEEN = '\u001f';
 
 export interface MarksFile {
   readonly marks: Float64Array;
@@ -20,7 +24,11 @@ export interface MarksFile {
  * Streams a long file of marks: a column "mark" and one column a factor. A term may join columns,
  * `candidate:station`. Every factor of a row must be named, also where the mark is missing.
  */
-export async function readMarks(file: string, terms: readonly string[]): Promise<MarksFile> {
+export async function readMarks(
+  file: string,
+  terms: readonly string[],
+  scale: Scale = ANY,
+): Promise<MarksFile> {
   let columns: string[] = [];
   let markAt = -1;
   const parts: number[][] = [];
@@ -48,10 +56,11 @@ export async function readMarks(file: string, terms: readonly string[]): Promise
         return;
       }
       for (const [t, places] of parts.entries()) {
-        const name = places.map((place) => cells[place]).join(':');
+        // A colon stands in names too; what parts them here stands in none.
+        const name = places.map((place) => cells[place]).join(BETWEEN);
         levels[t]?.push((codes[t] as Codes).of(name));
       }
-      marks.push(value);
+      marks.push(onItsScale(value, scale, row, columns[markAt] as string));
     },
   );
   return {
@@ -60,7 +69,7 @@ export async function readMarks(file: string, terms: readonly string[]): Promise
       name,
       levels: codes[t]?.size ?? 0,
       level: levels[t]?.whole() ?? new Int32Array(0),
-      names: codes[t]?.names ?? [],
+      names: (codes[t]?.names ?? []).map((own) => own.replaceAll(BETWEEN, ':')),
     })),
     missing,
   };

@@ -5,6 +5,8 @@ import { BadInput, badCell } from './badInput.ts';
 import { Codes, Growing } from './growing.ts';
 import { isMissing, readNumber, whyNoMark } from './readCell.ts';
 import { reading } from './readingFlags.ts';
+import { ANY, onItsScale } from './scales.ts';
+import type { Scale } from './scales.ts';
 import { readTable } from './readTable.ts';
 
 /** Every mark of a ratings file once: `subject[i]`, `rater[i]` and `word[i]` are its codes. */
@@ -228,12 +230,18 @@ export function spreadOut(file: RatingsFile): (number | null)[][] {
 }
 
 export interface NumberTable {
+  readonly file: string;
+  /** Whom the rows are of, each once. */
+  readonly names: readonly string[];
   readonly columns: readonly string[];
   readonly rows: (number | null)[][];
 }
 
-/** Reads a wide table of numbers: first column the candidate, then one column an item or station. */
-export async function readNumbers(file: string): Promise<NumberTable> {
+/**
+ * Reads a wide table of numbers: first column the candidate, then one column an item or station,
+ * whose names differ. Numbers that do not lie on the scale are refused.
+ */
+export async function readNumbers(file: string, scale: Scale = ANY): Promise<NumberTable> {
   let columns: string[] = [];
   let first = '';
   const subjects = new Codes();
@@ -252,11 +260,12 @@ export async function readNumbers(file: string): Promise<NumberTable> {
       rows.push(
         cells.slice(1).map((cell, j) => {
           const value = readNumber(cell);
-          if (typeof value === 'string') throw badCell(row, columns[j] ?? '', value);
-          return value;
+          const column = columns[j] ?? '';
+          if (typeof value === 'string') throw badCell(row, column, value);
+          return value === null ? null : onItsScale(value, scale, row, column);
         }),
       );
     },
   );
-  return { columns, rows };
+  return { file, names: subjects.names, columns, rows };
 }

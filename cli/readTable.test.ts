@@ -20,6 +20,7 @@ const nominal: AgreementFlags = {
   level: 'nominal',
   weights: 'unweighted',
   seed: 1,
+  generator: 2,
   interval: 'percentile',
 };
 const agree = (content: string | Buffer, flags: Partial<AgreementFlags> = {}) =>
@@ -206,7 +207,13 @@ describe('a large cohort', () => {
       (_, i) => `${40 + (i % 50)}.${i % 97},${1 + (i % 5)}`,
     );
     const path = file(`score,grade\n${rows.join('\n')}\n`);
-    const flags = { score: 'score', grade: 'grade', borderline: 2.5, seed: 1 };
+    const flags = {
+      score: 'score',
+      grade: 'grade',
+      borderline: 2.5,
+      seed: 1,
+      generator: 2,
+    } as const;
     const more = { percentile: 0.95, multiplier: 0.6, k: 1, percent: 50 };
     for (const method of ['contrasting-groups', 'borderline-regression', 'cohen'] as const) {
       const result = await standard(path, { ...flags, ...more, method });

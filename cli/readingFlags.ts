@@ -1,4 +1,5 @@
 import { Option } from 'commander';
+import { list } from './flags.ts';
 import type { Command } from 'commander';
 
 export const ENCODINGS = ['utf-8', 'windows-1252', 'utf-16le'] as const;
@@ -36,9 +37,7 @@ export function withReadingFlags(verb: Command): Command {
         .choices(DECIMALS)
         .default('either'),
     )
-    .option('--missing <words>', 'words that mean a missing mark, "NaN,#N/A"', (words) =>
-      words.split(',').map((word) => word.trim()),
-    )
+    .option('--missing <words>', 'words that mean a missing mark, "NaN,#N/A"', list)
     .option('--as-written', 'take Pass and pass for two different marks')
     .option('--any-line-ends', 'take a file whose line ends change')
     .hook('preAction', (_, action) => {

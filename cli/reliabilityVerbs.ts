@@ -5,8 +5,9 @@ import { icc, reliability } from './reliability.ts';
 import { trust } from './trust.ts';
 import type { TrustFlags } from './trust.ts';
 import { variance } from './variance.ts';
-import { fileVerb, number, print, whole } from './command.ts';
+import { fileVerb, print } from './command.ts';
 import type { Output } from './command.ts';
+import { number, percent, score, whole, words } from './flags.ts';
 
 // The verbs on scores as measurements: reliability, variances, severity.
 
@@ -28,8 +29,12 @@ fileVerb(
   'variance marks.csv --model "candidate + examiner" --json',
 )
   .argument('<marks.csv>', 'long: a column "mark" and one column a factor')
-  .requiredOption('--model <terms>', 'random terms: "candidate + examiner + candidate:station"')
-  .option('--fixed <terms>', 'fixed terms; 1 is the intercept', '1')
+  .requiredOption(
+    '--model <terms>',
+    'random terms: "candidate + examiner + candidate:station"',
+    words,
+  )
+  .option('--fixed <terms>', 'fixed terms; 1 is the intercept', words, '1')
   .action(async (file: string, flags: { model: string; fixed: string } & Output) =>
     print(await variance(file, flags.model, flags.fixed), flags),
   );
@@ -40,13 +45,26 @@ fileVerb(
   'dstudy marks.csv --facets "candidate + station" --sizes "station=8,12,16" --wished 0.8 --json',
 )
   .argument('<marks.csv>', 'long: a column "mark" and one column a facet')
-  .requiredOption('--facets <names>', 'the object first: "candidate + station + examiner"')
-  .requiredOption('--sizes <numbers>', 'numbers to try: "station=8,12 examiner=1,2"')
-  .option('--nested <pairs>', 'facets nested in others: "examiner:station"')
-  .option('--cut <score>', 'dependability at this cut', number)
-  .option('--wished <phi>', 'the cheapest design with this dependability', number)
-  .option('--minutes <n>', 'minutes of one examiner with one candidate at one station', number, 10)
-  .option('--hours <n>', 'examiner-hours that there are at most', number)
+  .requiredOption('--facets <names>', 'the object first: "candidate + station + examiner"', words)
+  .requiredOption('--sizes <numbers>', 'numbers to try: "station=8,12 examiner=1,2"', words)
+  .option('--nested <pairs>', 'facets nested in others: "examiner:station"', words)
+  .option('--cut <score>', 'dependability at this cut', score)
+  .option(
+    '--wished <phi>',
+    'the cheapest design with this dependability',
+    number({ from: 0, to: 1, open: true }),
+  )
+  .option(
+    '--minutes <n>',
+    'minutes of one examiner with one candidate at one station',
+    number({ from: 0.1, to: 1440 }),
+    10,
+  )
+  .option(
+    '--hours <n>',
+    'examiner-hours that there are at most',
+    number({ from: 0, to: 1_000_000 }),
+  )
   .action(async (file: string, flags: DStudyFlags & Output) =>
     print(await dstudy(file, flags), flags),
   );
@@ -57,8 +75,12 @@ fileVerb(
   'trust sheets.csv --cut 61.5 --json',
 )
   .argument('<sheets.csv>', 'long: candidate, station, mark; a row a sheet, in percent')
-  .option('--stations <n>', 'how many stations there were; those of the file unless said', whole)
-  .option('--cut <mean>', 'the mean over the stations that passes', number)
+  .option(
+    '--stations <n>',
+    'how many stations there were; those of the file unless said',
+    whole({ from: 1, to: 1000 }),
+  )
+  .option('--cut <mean>', 'the mean over the stations that passes', percent)
   .action(async (file: string, flags: TrustFlags & Output) =>
     print(await trust(file, flags), flags),
   );
@@ -69,7 +91,7 @@ fileVerb(
   'rasch marks.csv --facets "candidate + station + examiner" --json',
 )
   .argument('<marks.csv>', 'long: a column "mark" of whole grades and one column a facet')
-  .option('--facets <names>', 'candidates first', 'candidate + station + examiner')
+  .option('--facets <names>', 'candidates first', words, 'candidate + station + examiner')
   .action(async (file: string, flags: { facets: string } & Output) =>
     print(await rasch(file, flags), flags),
   );
@@ -80,8 +102,8 @@ fileVerb(
   'severity marks.csv --model "candidate + examiner" --json',
 )
   .argument('<marks.csv>', 'long: a column "mark" and one column a factor')
-  .requiredOption('--model <terms>', 'random terms: "candidate + station + examiner"')
-  .option('--examiner <column>', 'the factor whose levels are the examiners', 'examiner')
+  .requiredOption('--model <terms>', 'random terms: "candidate + station + examiner"', words)
+  .option('--examiner <column>', 'the factor whose levels are the examiners', words, 'examiner')
   .action(async (file: string, flags: { model: string; examiner: string } & Output) =>
     print(await severity(file, flags), flags),
   );

@@ -100,7 +100,7 @@ describe('the command on standards, accuracy and plans', () => {
     expect(day.stdout).toMatch(/length +131/);
     expect(day.stdout).toMatch(/wave +candidates/);
     expect((await run('circuit', '--candidates', '24', '--stations', '0')).stderr).toMatch(
-      /0 stations/,
+      /from 1 to 100, not "0"/,
     );
   });
 

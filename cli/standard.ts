@@ -1,3 +1,4 @@
+import type { RandomGenerator } from '@kritikos/core/numerics/random';
 import { reachesCut } from '@kritikos/core/standards/reachesCut';
 import type { Estimate } from '@kritikos/core/numerics/estimate';
 import { borderlineGroup } from '@kritikos/core/standards/borderlineGroup';
@@ -29,6 +30,7 @@ export interface StandardFlags {
   percent: number;
   resamples?: number;
   seed: number;
+  generator: RandomGenerator;
 }
 
 /** A cut from a file of scores and, where the method asks for them, overall grades. */
@@ -91,7 +93,7 @@ function cutBy(scores: readonly number[], grades: readonly number[], flags: Stan
 function byRegression(
   scores: readonly number[],
   grades: readonly number[],
-  { borderline, resamples, seed }: StandardFlags,
+  { borderline, resamples, seed, generator }: StandardFlags,
 ): Found {
   // A loop, because a spread of a million scores is more than a call takes.
   const range = scores.reduce(
@@ -109,7 +111,7 @@ function byRegression(
     rSquared: line?.rSquared ?? null,
     ...(resamples === undefined
       ? {}
-      : { bootstrap: bootstrapCut(scores, grades, borderline, resamples, seed) }),
+      : { bootstrap: bootstrapCut(scores, grades, borderline, resamples, seed, generator) }),
     notes: resamples === undefined ? cut.notes : [...cut.notes, BOOTSTRAP_NOTE],
   };
 }

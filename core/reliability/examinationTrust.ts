@@ -48,16 +48,28 @@ const MOST_CANDIDATES = 1000;
  * share, the rest; nothing is then said of second examiners. From the components the D study
  * (Brennan 2001) says what a mean over so many stations with so many examiners each is worth.
  *
- * Beyond 1,000 candidates so many are drawn (`sampleOf`), and a note says so.
+ * `stations` is how many there were; those at which nobody has a score are counted in a note and in
+ * nothing else. Beyond 1,000 candidates so many are drawn (`sampleOf`), and a note says so.
  * Worked value: without error every share but the candidates' and the stations' is 0, and the
  * dependability of many stations goes to 1.
  */
 export function examinationTrust(
   points: readonly SheetScorePoint[],
-  { stations, cut = null }: { stations: number; cut?: number | null },
+  { stations: all, cut = null }: { stations: number; cut?: number | null },
 ): ExaminationTrust {
   const notes: string[] = [];
-  const used = thinned(points, notes);
+  const marked = [...new Set(points.map((point) => point.station))];
+  const stations = marked.length;
+  if (stations < all) {
+    notes.push(
+      `Nobody has a score at ${all - stations} of the ${all} stations; the figures are of the others.`,
+    );
+  }
+  const place = new Map(marked.map((station, i) => [station, i]));
+  const used = thinned(
+    points.map((point) => ({ ...point, station: place.get(point.station) ?? -1 })),
+    notes,
+  );
   const candidates = [...new Set(used.map((point) => point.candidate))];
   const { alpha } = internalConsistency(rowsOf(used, candidates, stations));
   const nothing = { alpha, candidates: candidates.length, stations, shares: [], designs: [] };
@@ -90,8 +102,8 @@ export function examinationTrust(
     notes.push(`The parts cannot be told apart: ${error.message}`);
     return { ...nothing, held: null, atCut: null, notes };
   }
-  const all = Object.values(components).reduce((sum, x) => sum + x, 0);
-  if (all === 0) {
+  const total = Object.values(components).reduce((sum, x) => sum + x, 0);
+  if (total === 0) {
     notes.push('All scores are the same, so that there is nothing to tell apart.');
     return { ...nothing, held: null, atCut: null, notes };
   }
@@ -103,7 +115,7 @@ export function examinationTrust(
     shares: Object.entries(components).map(([name, variance]) => ({
       source: sourceOf(name, twice),
       variance,
-      share: variance / all,
+      share: variance / total,
     })),
     held: dStudy(components, sizes(stations, 1)),
     atCut:
