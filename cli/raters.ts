@@ -23,7 +23,7 @@ export async function kendall(file: string) {
     subjects: complete.length,
     raters: rows[0]?.length ?? 0,
     notes: result
-      ? notes
+      ? [...result.notes, ...notes]
       : ['Concordance needs two raters and two subjects who are not all marked alike.', ...notes],
   };
 }

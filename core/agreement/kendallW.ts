@@ -6,14 +6,18 @@ export interface Concordance {
   readonly chiSquare: number;
   readonly df: number;
   readonly p: number;
+  readonly notes: readonly string[];
 }
+
+/** The chi-square is said to hold from seven subjects on (Siegel & Castellan 1988, chapter 9.7). */
+const FEW_SUBJECTS = 7;
 
 /**
  * Kendall's coefficient of concordance W (1939) of m raters who rank n subjects, ties corrected:
  * `W = 12 S / (m^2 (n^3 - n) - m sum(t^3 - t))`, S the squared deviations of the rank sums.
  *
  * `rows[subject][rater]`, complete. Returns `null` for one rater or subject, or where every rater
- * gave all subjects the same mark. Worked value: identical columns give 1.
+ * gave all subjects the same mark. A note says where the chi-square is rough. Worked value: identical columns give 1.
  */
 export function kendallW(rows: readonly (readonly number[])[]): Concordance | null {
   const n = rows.length;
@@ -33,7 +37,13 @@ export function kendallW(rows: readonly (readonly number[])[]): Concordance | nu
   if (most === 0) return null;
   const w = (12 * squares) / most;
   const chiSquare = m * (n - 1) * w;
-  return { w, chiSquare, df: n - 1, p: 1 - chisquareCdf(chiSquare, n - 1) };
+  const notes =
+    n < FEW_SUBJECTS
+      ? [
+          `With fewer than ${FEW_SUBJECTS} subjects the chi-square is a rough guide only, and its p too small or too large; read a table of exact values.`,
+        ]
+      : [];
+  return { w, chiSquare, df: n - 1, p: 1 - chisquareCdf(chiSquare, n - 1), notes };
 }
 
 /** Ranks with ties sharing their mean rank, and the sum of t^3 - t over the ties. */

@@ -71,6 +71,34 @@ describe('the test of equal margins', () => {
     expect(result?.p).toBeCloseTo(0.0075, 3);
   });
 
+  it('adds up blocks between which nobody moved: two McNemar statistics on 2 degrees', () => {
+    // By hand; three degrees were counted here once.
+    const apart = table([
+      [20, 1, 0, 0],
+      [10, 20, 0, 0],
+      [0, 0, 9, 2],
+      [0, 0, 2, 9],
+    ]);
+    const result = stuartMaxwell(apart);
+    // McNemar: (1 - 10)^2 / 11 = 7.364 and (2 - 2)^2 / 4 = 0.
+    expect(result?.chiSquare).toBeCloseTo(81 / 11, 10);
+    expect(result?.df).toBe(2);
+    // Chi-square on 2 degrees: p = exp(-x / 2).
+    expect(result?.p).toBeCloseTo(Math.exp(-81 / 22), 10);
+  });
+
+  it('tells a category that stands apart from one in the middle, whatever their order', () => {
+    // Marks move between the first and the last category only, and between the two in the middle.
+    const crossing = table([
+      [5, 0, 0, 3],
+      [0, 5, 1, 0],
+      [0, 7, 5, 0],
+      [9, 0, 0, 5],
+    ]);
+    const result = stuartMaxwell(crossing);
+    expect(result).toMatchObject({ df: 2, chiSquare: expect.closeTo(36 / 12 + 36 / 8, 10) });
+  });
+
   it('has nothing to say where nobody disagrees, and leaves unused categories out', () => {
     expect(
       stuartMaxwell(

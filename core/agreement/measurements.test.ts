@@ -133,6 +133,10 @@ describe('concordance', () => {
     expect(three).toMatchObject({ df: 2 });
     expect(three?.chiSquare).toBeCloseTo(4, 12);
     expect(three?.p).toBeCloseTo(Math.exp(-2), 9);
+    // Siegel & Castellan 1988: the chi-square holds from seven subjects on, from memory.
+    expect(three?.notes.join()).toMatch(/rough guide only/);
+    const seven = Array.from({ length: 7 }, (_, i) => [i, (3 * i) % 7]);
+    expect(kendallW(seven)?.notes).toEqual([]);
     expect(kendallW([])).toBeNull();
     expect(kendallW([[1], [2]])).toBeNull();
     expect(
