@@ -51,7 +51,9 @@ describe('the verbs of the pages', () => {
       'two',
       'three',
     ]);
-    expect((await run('years', now, then, '--anchors', '1=9')).stderr).toMatch(/there are columns 1 to \d this year and 1 to \d last year/);
+    expect((await run('years', now, then, '--anchors', '1=9')).stderr).toMatch(
+      /there are columns 1 to \d this year and 1 to \d last year/,
+    );
     for (const anchors of ['one=one', '0=1', '1']) {
       const refused = await run('years', now, then, '--anchors', anchors);
       expect(refused.status).toBe(2);

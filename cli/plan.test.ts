@@ -89,6 +89,32 @@ describe('a plan from a file', () => {
       /\/days\/0\/start: must be a time of ISO 8601/,
     ],
     [
+      'a time without a zone beside those with one',
+      { days: [{ start: '2027-05-21T08:00:00', end: '2027-05-21T18:00:00+02:00' }] },
+      /\/days\/0\/end: .* names a zone, and other times of the file do not/,
+    ],
+    [
+      'presence in another kind of time',
+      {
+        examiners: [
+          { id: 'e1', available: [{ start: '2027-05-21T08:00:00', end: '2027-05-21T09:00:00' }] },
+        ],
+      },
+      /\/examiners\/0\/available\/0\/start: .* names no zone/,
+    ],
+    [
+      'a day that ends before it begins',
+      { days: [{ start: '2027-05-21T17:00:00Z', end: '2027-05-21T08:00:00Z' }] },
+      /\/days\/0\/end: .*08:00:00Z is not after .*17:00:00Z/,
+    ],
+    [
+      'more candidates than anybody examines',
+      { candidates: Array.from({ length: 100_000 }, (_, id) => ({ id })) },
+      /\/candidates: there may be 2000 candidates at most/,
+    ],
+    ['rests without end', { rests: 1e9 }, /\/rests: /],
+    ['circuits without end', { circuits: 1e9 }, /\/circuits: /],
+    [
       'more candidates than the day holds',
       { days: [{ start: '2027-05-21T08:00:00Z', end: '2027-05-21T08:40:00Z' }] },
       /8 candidates do not fit: the days hold \d+.*a circuit or a day more would hold them/,

@@ -125,10 +125,10 @@ export const procedureChecklist = z
   }) satisfies z.ZodType<ProcedureChecklist>;
 
 /**
- * A checklist of one or several procedures as it is stored and frozen, in the second version of the
+ * A checklist of one or several procedures as it was stored and frozen, in the second version of the
  * format. Every reference inside it must lead somewhere.
  */
-export const checklistContent = z
+export const storedChecklist = z
   .object({
     format: z.literal(2),
     procedures: z
@@ -181,6 +181,31 @@ export const checklistContent = z
     checkFaults(content, complain);
     checkRules(content, complain);
   }) satisfies z.ZodType<ChecklistContent>;
+
+/** The same as it may be brought in and published from now on: every item can be earned. */
+export const checklistContent = storedChecklist.superRefine(({ order }, context) => {
+  for (const [i, { earns }] of order.entries()) {
+    const circle = circleFrom(earns, order);
+    if (!circle || circle.some((key) => order.findIndex((rule) => rule.earns === key) < i))
+      continue;
+    const message = `can never be kept: ${circle.join(' must come before ')} must come before ${earns}`;
+    context.addIssue({ code: 'custom', path: ['order', i], message });
+  }
+});
+
+/** Items that each earn only before the next, and the last only before the first. */
+function circleFrom(first: string, order: ChecklistContent['order']): string[] | null {
+  const search = (path: readonly string[]): string[] | null => {
+    for (const { earns, before } of order) {
+      if (earns !== path.at(-1) || earns === before) continue;
+      if (before === first) return [...path];
+      const found = path.includes(before) ? null : search([...path, before]);
+      if (found) return found;
+    }
+    return null;
+  };
+  return search([first]);
+}
 
 /** A checklist in whichever version of the format it was written. */
 export const writtenChecklist = z.union([checklistContent, procedureChecklist]);
@@ -281,7 +306,7 @@ export const checklistVersion = z.object({
   region: z.string(),
   version: z.int().positive(),
   frozenAt: instant.nullable(),
-  content: checklistContent,
+  content: storedChecklist,
 });
 export type ChecklistVersion = z.infer<typeof checklistVersion>;
 

@@ -1,4 +1,5 @@
 import { PROCEDURES } from '@kritikos/catalogue/procedures';
+import type { Procedure } from '@kritikos/catalogue/procedure';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { describe, expect, it } from 'vitest';
 import { asOpenCatalogue, openCatalogueSchema, readOpenCatalogue } from './openCatalogue.ts';
@@ -19,6 +20,28 @@ describe('the catalogue as a file', () => {
     const fits = ajv.compile(openCatalogueSchema());
     expect(fits(plain(asOpenCatalogue(PROCEDURES))), JSON.stringify(fits.errors)).toBe(true);
     expect(fits({ format: 'kritikos-catalogue', version: 1, procedures: [{}] })).toBe(false);
+  });
+
+  it('refuses a procedure that is there twice, and one that follows itself', () => {
+    if (!first) throw new Error('empty catalogue');
+    const twice = JSON.stringify(asOpenCatalogue([first, first]));
+    expect(() => readOpenCatalogue(twice)).toThrow(
+      '/procedures/1/id: is the procedure of /procedures/0 once more',
+    );
+    const own = JSON.stringify(asOpenCatalogue([{ ...first, followUp: [first.id] }]));
+    expect(() => readOpenCatalogue(own)).toThrow(
+      '/procedures/0/followUp/0: is the procedure itself',
+    );
+  });
+
+  it('refuses a word that its checklists do not know', () => {
+    const file = plain(asOpenCatalogue([first as Procedure])) as {
+      procedures: { checklist: { items: object[] } }[];
+    };
+    Object.assign(file.procedures[0]?.checklist.items[3] ?? {}, { wieght: 3 });
+    expect(() => readOpenCatalogue(JSON.stringify(file))).toThrow(
+      '/procedures/0/checklist/items/3/wieght: is not known here',
+    );
   });
 
   it.each([

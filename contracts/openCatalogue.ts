@@ -7,7 +7,7 @@ import { AXIAL_SEGMENTS, LIMB_SEGMENTS } from '@kritikos/core/figure/segments';
 import { BASE_POSITIONS, CLOSE_UPS, HAND_ROLES, SURFACES } from '@kritikos/core/figure/spec';
 import { z } from 'zod';
 import { procedureChecklist } from './checklists.ts';
-import { readFile, whyNotVersion } from './openFile.ts';
+import { parsed, readWhole, whyNotVersion } from './openFile.ts';
 import { key, text } from './primitives.ts';
 
 export const CATALOGUE_FORMAT = 'kritikos-catalogue';
@@ -249,7 +249,23 @@ export const openCatalogue = z.strictObject({
   version: z.literal(CATALOGUE_VERSION, {
     error: ({ input }) => whyNotVersion(input, [CATALOGUE_VERSION]),
   }),
-  procedures: z.array(procedureSchema).min(1),
+  procedures: z
+    .array(procedureSchema)
+    .min(1)
+    .superRefine((procedures, context) => {
+      const first = new Map<string, number>();
+      for (const [i, { id, followUp }] of procedures.entries()) {
+        const before = first.get(id);
+        if (before !== undefined) {
+          const message = `is the procedure of /procedures/${before} once more`;
+          context.addIssue({ code: 'custom', path: [i, 'id'], message });
+        } else first.set(id, i);
+        const own = followUp.indexOf(id);
+        if (own < 0) continue;
+        const path = [i, 'followUp', own];
+        context.addIssue({ code: 'custom', path, message: 'is the procedure itself' });
+      }
+    }),
 });
 export type OpenCatalogue = z.infer<typeof openCatalogue>;
 
@@ -264,5 +280,5 @@ export function asOpenCatalogue(procedures: readonly Procedure[]): object {
 
 /** Reads a catalogue file whole, or refuses it with every path and reason. */
 export function readOpenCatalogue(content: string): OpenCatalogue {
-  return readFile(openCatalogue, content);
+  return readWhole(openCatalogue, parsed(content));
 }

@@ -76,6 +76,34 @@ describe('open formats', () => {
     );
   });
 
+  it('refuse what is no object, an unknown word in an item, and items that wait for each other', () => {
+    for (const content of ['null', '7', '[]']) {
+      expect(() => readOpenChecklist(content)).toThrow(
+        '/: must be an object with format, version and checklist',
+      );
+    }
+    const [procedure] = PROCEDURES;
+    if (!procedure) throw new Error('empty catalogue');
+    const file = () =>
+      plain(asOpenChecklist(liftChecklist(procedure))) as {
+        checklist: { items: { key: string }[]; order: object[] };
+      };
+    const misspelt = file();
+    Object.assign(misspelt.checklist.items[2] ?? {}, { criticalty: 'station' });
+    expect(() => readOpenChecklist(JSON.stringify(misspelt))).toThrow(
+      '/checklist/items/2/criticalty: is not known here',
+    );
+    const circle = file();
+    const [a, b, c] = circle.checklist.items.map(({ key }) => key);
+    const rule = (earns?: string, before?: string) => ({ earns, before });
+    circle.checklist.order = [rule(a, b), rule(b, c)];
+    expect(() => readOpenChecklist(JSON.stringify(circle))).not.toThrow();
+    circle.checklist.order.push(rule(c, a));
+    expect(() => readOpenChecklist(JSON.stringify(circle))).toThrow(
+      `/checklist/order/0: can never be kept: ${a} must come before ${b} must come before ${c} must come before ${a}`,
+    );
+  });
+
   it('publish a JSON Schema', () => {
     const { oneOf } = openChecklistSchema() as { oneOf: { required: string[] }[] };
     expect(oneOf.map(({ required }) => required)).toEqual([

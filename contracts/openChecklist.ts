@@ -4,7 +4,7 @@ import { z } from 'zod';
 import type { DraftContent } from '@kritikos/core/checklists/draftChecklist';
 import { checklistContent, procedureChecklist } from './checklists.ts';
 import { draftContent } from './draftContent.ts';
-import { parsed, readContent, readFile, RefusedFile, whyNotVersion } from './openFile.ts';
+import { parsed, readContent, readWhole, RefusedFile, whyNotVersion } from './openFile.ts';
 import { key } from './primitives.ts';
 
 export const FORMAT = 'kritikos-checklist';
@@ -27,7 +27,9 @@ const second = z.object({
 /** A checklist as a file of its own: what others may read and write. */
 export const openChecklist = z.discriminatedUnion('version', [first, second], {
   error: ({ input }) =>
-    whyNotVersion((input as { version?: unknown } | null)?.version, [1, FORMAT_VERSION]),
+    typeof input === 'object' && input !== null && !Array.isArray(input)
+      ? whyNotVersion((input as { version?: unknown }).version, [1, FORMAT_VERSION])
+      : 'must be an object with format, version and checklist',
 });
 export type OpenChecklist = z.infer<typeof second>;
 
@@ -42,7 +44,7 @@ export function asOpenChecklist(checklist: ChecklistContent): OpenChecklist {
 
 /** Reads a checklist file whole, of either version, or refuses it with every path and reason. */
 export function readOpenChecklist(text: string): OpenChecklist {
-  return lifted(readFile(openChecklist, text));
+  return lifted(readWhole(openChecklist, parsed(text)));
 }
 
 /** A file of the first version as the second would say it. */
@@ -57,7 +59,7 @@ export function readEitherChecklist(text: string): OpenChecklist {
   const content = parsed(text);
   return isQuestionnaire(content)
     ? fromQuestionnaire(content)
-    : lifted(readContent(openChecklist, content));
+    : lifted(readWhole(openChecklist, content));
 }
 
 const unfinished = z.object({
@@ -74,7 +76,7 @@ export function readDraftChecklist(text: string): DraftContent {
     const content = parsed(text) as { format?: unknown; version?: unknown } | null;
     if (content?.format !== FORMAT || content.version !== FORMAT_VERSION) throw refused;
     // What a draft cannot be either is less than what a published checklist must be.
-    return readContent(unfinished, content).checklist;
+    return readWhole(unfinished, content).checklist;
   }
 }
 

@@ -23,6 +23,28 @@ export function readContent<S extends z.ZodType>(schema: S, content: unknown): z
   );
 }
 
+/**
+ * The same, and nothing of it may be unknown: a word that is spelt wrongly would otherwise be left
+ * out, and with it what it was to say.
+ */
+export function readWhole<S extends z.ZodType>(schema: S, content: unknown): z.output<S> {
+  const read = readContent(schema, content);
+  const unknown = unknownKeys(content, read, '');
+  if (unknown.length === 0) return read;
+  throw new RefusedFile(unknown.map((path) => ({ path, reason: 'is not known here' })));
+}
+
+/** The paths of what was written and is not in what was read. */
+function unknownKeys(written: unknown, read: unknown, path: string): string[] {
+  if (typeof written !== 'object' || written === null) return [];
+  if (typeof read !== 'object' || read === null) return [];
+  return Object.entries(written).flatMap(([key, value]) =>
+    key in read
+      ? unknownKeys(value, (read as Record<string, unknown>)[key], `${path}/${key}`)
+      : [`${path}/${key}`],
+  );
+}
+
 export function parsed(text: string): unknown {
   try {
     return JSON.parse(text);

@@ -3,46 +3,67 @@ import { z } from 'zod';
 import { readFile } from './openFile.ts';
 
 const MINUTE = 60_000;
+/** Ends in Z or in an offset from UTC. */
+const ZONED = /(Z|[+-]\d\d:?\d\d)$/;
 /** With a zone or without one; what comes back is said as what was asked. */
 const time = z.iso.datetime({
   offset: true,
   local: true,
   error: 'must be a time of ISO 8601, such as 2027-05-21T09:00:00Z',
 });
-const interval = z.strictObject({ start: time, end: time });
+const interval = z
+  .strictObject({ start: time, end: time })
+  .refine(({ start, end }) => inMinute(start) < inMinute(end), {
+    path: ['end'],
+    error: ({ input }) => {
+      const { start, end } = input as { start: string; end: string };
+      return `${end} is not after ${start}`;
+    },
+  });
 /** A name or a number; what comes back is what was asked. */
 const name = z.union([z.string().min(1), z.number()]);
 const minutes = z.number().nonnegative();
 const aboveZero = z.number().positive('must be more than 0 minutes');
 
+/** Beyond this a plan would not be found while somebody waits; no examination here has as many. */
+const MOST_CANDIDATES = 2000;
+
 /** Who and what there is for an examination, as a file for whoever has no installation. */
 export const planProblem = z
   .strictObject({
-    days: z.array(interval).min(1),
+    days: z.array(interval).min(1).max(60),
     readingMinutes: minutes,
     stationMinutes: aboveZero,
     changeMinutes: minutes,
-    rests: z.int().nonnegative().default(0),
-    circuits: z.int().positive().default(1),
+    rests: z.int().nonnegative().max(60).default(0),
+    circuits: z.int().positive().max(60).default(1),
     stations: z
       .array(
         z.strictObject({ id: name, minutes: aboveZero.optional(), joint: z.string().optional() }),
       )
-      .min(1),
-    candidates: z.array(
-      z.strictObject({
-        id: name,
-        extraTime: z.number().min(0).max(2).optional(),
-        conflicts: z.array(name).optional(),
-      }),
-    ),
-    examiners: z.array(
-      z.strictObject({
-        id: name,
-        stations: z.array(name).optional(),
-        available: z.array(interval).optional(),
-      }),
-    ),
+      .min(1)
+      .max(60),
+    candidates: z
+      .array(
+        z.strictObject({
+          id: name,
+          extraTime: z.number().min(0).max(2).optional(),
+          conflicts: z.array(name).optional(),
+        }),
+      )
+      .max(
+        MOST_CANDIDATES,
+        `there may be ${MOST_CANDIDATES} candidates at most; plan the rest as another examination`,
+      ),
+    examiners: z
+      .array(
+        z.strictObject({
+          id: name,
+          stations: z.array(name).optional(),
+          available: z.array(interval).optional(),
+        }),
+      )
+      .max(2000),
     simulatedPatients: z
       .array(
         z.strictObject({
@@ -54,7 +75,23 @@ export const planProblem = z
       .default([]),
     doubleMarking: z.strictObject({ pairs: z.int().nonnegative() }).default({ pairs: 0 }),
   })
-  .superRefine(({ examiners, candidates }, context) => {
+  .superRefine(({ days, examiners, candidates }, context) => {
+    const all = [
+      ...days.map((own, i) => ({ ...own, path: ['days', i] })),
+      ...examiners.flatMap(({ available = [] }, i) =>
+        available.map((own, k) => ({ ...own, path: ['examiners', i, 'available', k] })),
+      ),
+    ];
+    const zoned = ZONED.test(days[0]?.start ?? '');
+    for (const { path, ...own } of all) {
+      for (const [key, text] of Object.entries(own)) {
+        if (ZONED.test(text) === zoned) continue;
+        const said = zoned
+          ? 'names no zone, and other times of the file do'
+          : 'names a zone, and other times of the file do not';
+        context.addIssue({ code: 'custom', path: [...path, key], message: `${text} ${said}` });
+      }
+    }
     const known = new Set(examiners.map(({ id }) => String(id)));
     for (const [i, { conflicts = [] }] of candidates.entries()) {
       for (const [k, who] of conflicts.entries()) {
@@ -115,7 +152,7 @@ export function asPlanFile(file: PlanProblem, plan: Plan, seed: number): object 
     ),
   );
   const said = (id: string | null) => (id === null ? null : (asked.get(id) ?? id));
-  const zoned = file.days.every(({ start }) => /(Z|[+-]\d\d:?\d\d)$/.test(start));
+  const zoned = file.days.every(({ start }) => ZONED.test(start));
   const at = (minute: number) => {
     const iso = new Date(Math.round(minute * MINUTE)).toISOString();
     return zoned ? iso : iso.slice(0, -1);
@@ -145,8 +182,7 @@ function inMinutes({ start, end }: { start: string; end: string }): Interval {
 
 /** A time without a zone is read as it stands; all of a file have one or none has. */
 function inMinute(text: string): number {
-  const zoned = /(Z|[+-]\d\d:?\d\d)$/.test(text);
-  return Date.parse(zoned ? text : `${text}Z`) / MINUTE;
+  return Date.parse(ZONED.test(text) ? text : `${text}Z`) / MINUTE;
 }
 
 /** Minutes to a thousandth: times are kept to the millisecond. */

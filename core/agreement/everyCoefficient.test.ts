@@ -130,9 +130,7 @@ describe('two subjects more', () => {
     // 0 0 and 1 1 in agreement, and 0 0, 0 1, 1 0, 1 1 by chance, each half by the raters in either
     // order; nobody used category 2.
     const rows = [0.75, 0.5625, 0.1875, 0.25, 0.1875, 0.0625].map((w) => w / 2);
-    expect([...added]).toEqual(
-      [...rows, ...rows].map((w) => expect.closeTo(w, 12) as number),
-    );
+    expect([...added]).toEqual([...rows, ...rows].map((w) => expect.closeTo(w, 12) as number));
     const kinds = [0, 0, 0, 0, 0, 1, 1, 1, 1, 0, 1, 1];
     expect([...larger.category.slice(marks.category.length)]).toEqual([...kinds, ...kinds]);
     const turns = Array.from({ length: 6 }, () => [0, 1]).flat();

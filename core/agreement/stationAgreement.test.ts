@@ -152,7 +152,7 @@ describe('a station that the same two have marked', () => {
     expect(found.scores).toMatchObject({
       candidates: 24,
       estimate: forms.ICC21.estimate,
-      lower: forms.ICC21.generalised?.lower,
+      lower: forms.ICC21.lower,
       sem: semAgreement,
       smallestRealChange: mdc95,
     });

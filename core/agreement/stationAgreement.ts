@@ -286,12 +286,12 @@ export function unitOf(item: ChecklistItem): string | null {
 function scoreAgreement(candidates: readonly (readonly RatedSheet[])[]): ScoreAgreement {
   const { rows } = scoreTable(candidates);
   const { forms, semAgreement, mdc95, subjects } = intraclass(rows);
-  const { estimate, lower, upper, generalised, notes } = forms.ICC21;
+  const { estimate, lower, upper, notes } = forms.ICC21;
   return {
     candidates: subjects,
     estimate,
-    lower: generalised?.lower ?? lower,
-    upper: generalised?.upper ?? upper,
+    lower,
+    upper,
     sem: semAgreement,
     smallestRealChange: mdc95,
     // What is said of McGraw & Wong's interval is said of one that is not shown here.

@@ -15,8 +15,8 @@ export interface Intraclass {
   readonly df1: number;
   readonly df2: number;
   readonly p: number | null;
-  /** Of the agreement forms: an interval that holds with few raters too; null for the others. */
-  readonly generalised: GeneralisedInterval | null;
+  /** Of the agreement forms: the interval of McGraw & Wong, which is too short with few raters. */
+  readonly mcGrawWong: { readonly lower: number | null; readonly upper: number | null } | null;
   readonly notes: readonly string[];
 }
 
@@ -49,8 +49,9 @@ const FEW_RATERS = 10;
  *   ICC(2,1) = (BMS - EMS) / (BMS + (k-1) EMS + k (JMS - EMS) / n)
  *   ICC(3,1) = (BMS - EMS) / (BMS + (k-1) EMS)
  * and the mean-of-k forms by Spearman-Brown. McGraw & Wong (1996) call them ICC(1), ICC(A,1),
- * ICC(C,1), ICC(k), ICC(A,k), ICC(C,k). The interval of ICC(2,.) is theirs, through
- * Satterthwaite's degrees of freedom.
+ * ICC(C,1), ICC(k), ICC(A,k), ICC(C,k). The interval of ICC(2,.) is the generalised one
+ * (`generalisedAgreement`), which holds with a handful of raters; theirs, through Satterthwaite's
+ * degrees of freedom, stands beside it for whoever compares with other programs.
  *
  * `rows[subject][rater]`. Where marks are missing, the mean squares are those that the variance
  * components by REML lead one to expect: BMS = k s_p^2 + s_e^2, JMS = n s_j^2 + s_e^2.
@@ -88,7 +89,7 @@ export function intraclass(rows: Rows): IntraclassResult {
     upper: number | null,
     F: number,
     df2: number,
-    generalised: GeneralisedInterval | null = null,
+    mcGrawWong: Intraclass['mcGrawWong'] = null,
   ): Intraclass => ({
     estimate,
     lower,
@@ -97,8 +98,8 @@ export function intraclass(rows: Rows): IntraclassResult {
     df1: d1,
     df2,
     p: Number.isFinite(F) ? 1 - fCdf(F, d1, df2) : 0,
-    generalised,
-    notes: generalised === null ? notes : ofAgreement(generalised),
+    mcGrawWong,
+    notes: mcGrawWong === null ? notes : ofAgreement(mcGrawWong),
   });
   const low = (F: number, df2: number) => F / fQuantile(0.975, d1, df2);
   const high = (F: number, df2: number) => F * fQuantile(0.975, df2, d1);
@@ -108,13 +109,22 @@ export function intraclass(rows: Rows): IntraclassResult {
 
   // The variance between a handful of raters is hardly known, and McGraw & Wong's interval does
   // not say so: table in docs/methods.md.
-  const ofAgreement = ({ lower, upper }: GeneralisedInterval) =>
-    k < FEW_RATERS && jms > ems
+  const ofAgreement = ({ lower, upper }: NonNullable<Intraclass['mcGrawWong']>) =>
+    k < FEW_RATERS && jms > ems && lower !== null && upper !== null
       ? [
           ...notes,
-          `With ${k} raters who differ, the interval of McGraw & Wong (1996) is too short: by simulation it holds in 75 to 93 of 100 cases. The generalised interval, ${lower.toFixed(3)} to ${upper.toFixed(3)}, holds.`,
+          `The interval is the generalised one. That of McGraw & Wong (1996), ${lower.toFixed(3)} to ${upper.toFixed(3)}, is too short with ${k} raters who differ: by simulation it holds in 75 to 93 of 100 cases.`,
         ]
       : notes;
+  /** Where marks leave no error, no interval can be given, by whichever way. */
+  const agreement = (
+    estimate: number,
+    { lower, upper }: GeneralisedInterval,
+    mcGrawWong: NonNullable<Intraclass['mcGrawWong']>,
+  ) =>
+    mcGrawWong.lower === null
+      ? form(estimate, null, null, twoWay, dError, mcGrawWong)
+      : form(estimate, lower, upper, twoWay, dError, mcGrawWong);
 
   const forms: Record<Form, Intraclass> = {
     ICC11: form(
@@ -124,7 +134,7 @@ export function intraclass(rows: Rows): IntraclassResult {
       oneWay,
       dWithin,
     ),
-    ICC21: form(icc21, lower2, upper2, twoWay, dError, generalised.single),
+    ICC21: agreement(icc21, generalised.single, { lower: lower2, upper: upper2 }),
     ICC31: form(
       single(twoWay),
       single(low(twoWay, dError)),
@@ -139,14 +149,10 @@ export function intraclass(rows: Rows): IntraclassResult {
       oneWay,
       dWithin,
     ),
-    ICC2k: form(
-      (bms - ems) / (bms + (jms - ems) / n),
-      lower2 === null ? null : stepUp(lower2),
-      upper2 === null ? null : stepUp(upper2),
-      twoWay,
-      dError,
-      generalised.average,
-    ),
+    ICC2k: agreement((bms - ems) / (bms + (jms - ems) / n), generalised.average, {
+      lower: lower2 === null ? null : stepUp(lower2),
+      upper: upper2 === null ? null : stepUp(upper2),
+    }),
     ICC3k: form(
       average(twoWay),
       average(low(twoWay, dError)),
@@ -292,7 +298,7 @@ function nothing(reason: string, n: number, k: number, missing: number): Intracl
     df1: Math.max(0, n - 1),
     df2: Math.max(0, n - 1) * Math.max(0, k - 1),
     p: null,
-    generalised: null,
+    mcGrawWong: null,
     notes: [reason],
   };
   return {

@@ -3,6 +3,10 @@ import type { Estimate } from '../numerics/estimate.ts';
 import { mean, standardDeviation } from '../numerics/summary.ts';
 import { correlation } from '../reliability/internalConsistency.ts';
 
+/** With t of one degree of freedom two judges who are not of one mind take in most of the scale. */
+export const TWO_JUDGES =
+  'Two judges say next to nothing of others: with one degree of freedom their interval takes in almost any cut.';
+
 /**
  * Angoff's cut (1971): every judge says for every item what share of it a borderline candidate
  * would earn; the judge's cut is the mean over the items, the panel's the mean over the judges.
@@ -45,7 +49,8 @@ export function angoff(
   const standardError = spread === null ? null : spread / Math.sqrt(given.length);
   const notes = blanks > 0 ? [`${blanks} judgements were left blank and are not in the cut.`] : [];
   if (given.length === 1) notes.push('One judge alone gives a cut without an error.');
-  else if (standardError === 0) {
+  if (given.length === 2) notes.push(TWO_JUDGES);
+  if (given.length > 1 && standardError === 0) {
     notes.push('All judges came to the same cut, so their spread gives no interval.');
   }
   return {
@@ -55,6 +60,7 @@ export function angoff(
       method,
       n: given.length,
       freedom: given.length - 1,
+      within: [0, 100],
       notes,
     }),
     judges,

@@ -1,6 +1,7 @@
 import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
 import { mean, standardDeviation } from '../numerics/summary.ts';
+import { TWO_JUDGES } from './angoff.ts';
 
 /** One cell of the grid: how many items the panel put there, and how much weight they carry. */
 export interface EbelCell {
@@ -53,6 +54,7 @@ export function ebel(
   const spread = standardDeviation(given);
   const notes = blanks > 0 ? [`${blanks} cells were left blank and are not in the cut.`] : [];
   if (given.length === 1) notes.push('One judge alone gives a cut without an error.');
+  if (given.length === 2) notes.push(TWO_JUDGES);
   return {
     ...intervalAround({
       estimate: cut,
@@ -60,6 +62,7 @@ export function ebel(
       method,
       n: given.length,
       freedom: given.length - 1,
+      within: [0, 100],
       notes,
     }),
     judges,

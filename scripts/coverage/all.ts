@@ -1,4 +1,4 @@
-import { seededChance } from '@kritikos/core/numerics/random';
+import { seededStreams } from '@kritikos/core/numerics/random';
 import {
   accuracyScenarios,
   correlationScenarios,
@@ -8,11 +8,12 @@ import {
 import { agreementScenarios, bootstrapScenarios, pooledScenarios } from './agreement.ts';
 import type { Grid } from './agreement.ts';
 import { cutScenarios } from './cuts.ts';
+import { yearsScenarios } from './years.ts';
 import { simulate, tableOf } from './simulation.ts';
 import type { Outcome, Scenario } from './simulation.ts';
 
 const USAGE = `npm run coverage -- [--full] [--seed N] [--samples N] [agreement pooled bootstrap
-correlation pairs accuracy severity cuts]
+correlation pairs accuracy severity cuts years]
 
 Simulates samples whose truth is known and counts how often the 95 % intervals that the product
 shows hold it. Without names all rooms; --full takes every setting instead of a coarse grid.
@@ -43,6 +44,7 @@ const rooms: Record<string, () => Iterable<Scenario>> = {
   accuracy: () => accuracyScenarios(SIZES),
   severity: () => severityScenarios(),
   cuts: () => cutScenarios(SIZES),
+  years: () => yearsScenarios([8, 16, 30, 100]),
 };
 
 function numberAfter(flag: string, usual: number): number {
@@ -83,11 +85,12 @@ const started = Date.now();
 for (const [name, scenarios] of Object.entries(rooms)) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const outcomes: Outcome[] = [];
+  const streams = seededStreams(seed);
   let i = 0;
   // One at a time: the truth of a scenario takes a moment to find.
   for (const scenario of scenarios()) {
-    // A seed of its own for every scenario, so that one room alone gives the same figures.
-    outcomes.push(...simulate(scenario, samples, seededChance(seed + 7919 * i)));
+    // A stream of its own for every scenario, so that one room alone gives the same figures.
+    outcomes.push(...simulate(scenario, samples, streams.next().value));
     i++;
     const seconds = ((Date.now() - started) / 1000).toFixed(0);
     process.stderr.write(`\r${name}: ${i} scenarios, ${seconds} s `);

@@ -27,8 +27,8 @@ function scores(
   });
 }
 
-const generalised = (form: Intraclass | undefined): Shown =>
-  form?.generalised ? { ...form, ...form.generalised } : NONE;
+const mcGrawWong = (form: Intraclass | undefined): Shown =>
+  form?.mcGrawWong ? { ...form, ...form.mcGrawWong } : NONE;
 
 /** The six intraclass correlations and alpha, at 8 to 100 candidates and 2 to 20 columns. */
 export function* correlationScenarios(sizes: readonly number[]): Generator<Scenario> {
@@ -53,8 +53,8 @@ export function* correlationScenarios(sizes: readonly number[]): Generator<Scena
             ICC21: icc,
             ICC31: consistency,
             ICC2k: up(icc),
-            'ICC21, generalised': icc,
-            'ICC2k, generalised': up(icc),
+            'ICC21, McGraw & Wong': icc,
+            'ICC2k, McGraw & Wong': up(icc),
             ICC3k: up(consistency),
             'alpha (Feldt)': up(consistency),
           },
@@ -68,8 +68,8 @@ export function* correlationScenarios(sizes: readonly number[]): Generator<Scena
               ICC21: forms?.ICC21 ?? NONE,
               ICC31: forms?.ICC31 ?? NONE,
               ICC2k: forms?.ICC2k ?? NONE,
-              'ICC21, generalised': generalised(forms?.ICC21),
-              'ICC2k, generalised': generalised(forms?.ICC2k),
+              'ICC21, McGraw & Wong': mcGrawWong(forms?.ICC21),
+              'ICC2k, McGraw & Wong': mcGrawWong(forms?.ICC2k),
               ICC3k: forms?.ICC3k ?? NONE,
               'alpha (Feldt)': alpha,
             };

@@ -1,5 +1,5 @@
 import type { Account } from '@kritikos/contracts/accounts';
-import { checklistContent } from '@kritikos/contracts/checklists';
+import { storedChecklist } from '@kritikos/contracts/checklists';
 import type { ExaminationRead, OpenExamination } from '@kritikos/contracts/openExamination';
 import { stringify } from 'csv-stringify/sync';
 import { isDeepStrictEqual } from 'node:util';
@@ -122,7 +122,7 @@ async function sameInBank(trx: Database, own: Station): Promise<string | undefin
     (row: { content: unknown; equipment: unknown } & Record<string, unknown>) =>
       isDeepStrictEqual(row.equipment, own.equipment) &&
       isDeepStrictEqual([row.condition, row.side, row.degree], [condition, side, degree]) &&
-      isDeepStrictEqual(checklistContent.parse(row.content), own.checklist),
+      isDeepStrictEqual(storedChecklist.parse(row.content), own.checklist),
   )?.id;
 }
 

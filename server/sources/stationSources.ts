@@ -109,7 +109,7 @@ function scoresOf(name: string, candidates: readonly (readonly RatedSheet[])[]):
       },
     ],
     flags: [],
-    keys: ['ICC21.estimate', 'ICC21.generalised', 'semAgreement', 'mdc95'],
+    keys: ['ICC21.estimate', 'ICC21.lower', 'ICC21.upper', 'semAgreement', 'mdc95'],
   };
 }
 
