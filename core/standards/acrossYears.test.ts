@@ -108,6 +108,47 @@ describe('a better cohort and an easier paper', () => {
     expect(() => yearsApart(a, few(b))).toThrow(RangeError);
   });
 
+  it('counts the candidates of both sittings who have every score', () => {
+    const [a, b] = [
+      sitting({ n: 48, ability: 4, ease: now }, 5),
+      sitting({ n: 40, ability: 0, ease: then }, 6),
+    ];
+    const gaps = { ...a, rows: a.rows.map((row, i) => (i < 3 ? [null, ...row.slice(1)] : row)) };
+    const { cohort, paper, drifts } = yearsApart(gaps, b, { resamples: 100 });
+    expect([cohort.n, paper.n, drifts[0]?.drift.n]).toEqual([85, 85, 85]);
+    const few = { ...b, rows: b.rows.slice(0, 2) };
+    expect(yearsApart(a, few).cohort.n).toBe(50);
+  });
+
+  // Two-sided 5 % shared among m comparisons: z of 1 - .05 / (2 m), by any table 2.576 for 5 and
+  // 2.913 for 14.
+  it.each([
+    [5, 2.576],
+    [14, 2.913],
+  ])('takes one of %i anchors for drifted beyond %f errors, and not before', (anchors, limit) => {
+    const ease = Array.from({ length: anchors }, (_, i) => 60 + i);
+    const all = ease.map((_, i) => i);
+    let beyond = 0;
+    let near = 0;
+    for (let seed = 0; seed < 30; seed++) {
+      // Anchor 0 becomes easier by some errors, so that what is found lies on either side.
+      const harder = ease.map((own, i) => (i === 0 ? own + seed * 0.4 : own));
+      const made = [harder, ease].map((own, i) => ({
+        ...sitting({ n: 60, ability: 0, ease: own }, 100 * i + seed),
+        anchors: all,
+      })) as [Sitting, Sitting];
+      const { drifts, used } = yearsApart(...made, { resamples: 100, seed });
+      for (const { anchor, drift, beyondError } of drifts) {
+        if (used.length < anchors && !used.includes(anchor)) beyond++;
+        const errors = Math.abs(drift.estimate ?? NaN) / (drift.standardError ?? NaN);
+        expect(beyondError).toBe(errors > limit + (errors > limit ? -0.001 : 0.001));
+        if (errors > 1.96 && errors < limit) near++;
+      }
+    }
+    expect(beyond).toBeGreaterThan(3);
+    expect(near).toBeGreaterThan(3);
+  });
+
   it('is the same for the same seed', () => {
     const [a, b] = [
       sitting({ n: 48, ability: 4, ease: now }, 5),

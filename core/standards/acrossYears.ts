@@ -1,8 +1,9 @@
 import type { Estimate } from '../numerics/estimate.ts';
-import { undefinedEstimate } from '../numerics/estimate.ts';
+import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
+import { normalQuantile } from '../numerics/normal.ts';
 import { GENERATOR, seededChance } from '../numerics/random.ts';
 import type { Chance, RandomGenerator } from '../numerics/random.ts';
-import { quantileOfSorted, standardDeviation } from '../numerics/summary.ts';
+import { standardDeviation } from '../numerics/summary.ts';
 import { equateMoments } from './equating.ts';
 import type { CohortMoments } from './equating.ts';
 
@@ -49,7 +50,11 @@ export interface YearsOptions {
  * Equating is that of `equate` (chained, common-station design; Kolen & Brennan 2014, chapter 4); a
  * cohort's anchor score is the mean over the common stations, its total the mean over all. Errors
  * are bootstrapped: the candidates of each sitting are drawn anew by themselves (Kolen & Brennan
- * 2014, chapter 7). Candidates who lack a station are left out (listwise), and counted in `n`.
+ * 2014, chapter 7), and which anchors drifted is asked of every draw anew, because that choice is a
+ * part of the error. The interval is that of Student's t with the degrees of the smaller sitting, and
+ * the error of a mean of n drawn from n is made larger by root n / (n - 1): percentiles of so few
+ * candidates are too narrow (table in docs/methods.md). Candidates who lack a station are left out
+ * (listwise); `n` counts the others.
  *
  * First each anchor is held against the others: its change less their mean change. One that is
  * beyond its error (Bonferroni over the anchors) is no common yardstick any more and is left out,
@@ -83,19 +88,15 @@ export function yearsApart(
     return refused('A sitting has fewer than three candidates with a score at every station.');
   }
   const draws = resampled(now, then, resamples, seededChance(seed, generator));
-  let used = anchors;
-  for (;;) {
-    const worst = driftsOf(draws, used)
-      .filter((one) => one.beyondError)
-      .sort((a, b) => Math.abs(b.drift.estimate ?? 0) - Math.abs(a.drift.estimate ?? 0))[0];
-    if (!worst || used.length === FEWEST_ANCHORS) break;
-    used = used.filter((anchor) => anchor !== worst.anchor);
-  }
-  const own = ({ now: a, then: b }: Draw) =>
-    equateMoments(cohortOf(a, used), cohortOf(b, used), method);
+  const errorsOf = errorsOfDrifts(draws);
+  const used = thoseThatStayed(draws[0] as Draw, anchors, errorsOf);
+  const own = (draw: Draw) => {
+    const stayed = thoseThatStayed(draw, anchors, errorsOf);
+    return equateMoments(cohortOf(draw.now, stayed), cohortOf(draw.then, stayed), method);
+  };
   const note = used.length < anchors.length ? [leftOut(anchors.length - used.length)] : [];
   const figure = (of: 'cohortDifference' | 'paperDifference'): Estimate =>
-    bootstrapped(draws, (draw) => own(draw)?.[of] ?? null, { method: named(method), n, note });
+    bootstrapped(draws, (draw) => own(draw)?.[of] ?? null, { method: named(method), note });
   return {
     cohort: figure('cohortDifference'),
     paper: figure('paperDifference'),
@@ -214,59 +215,99 @@ function average(means: readonly number[], anchors: readonly number[]): number {
   return anchors.reduce((sum, anchor) => sum + (means[anchor + 1] ?? NaN), 0) / anchors.length;
 }
 
-function driftsOf(draws: readonly Draw[], used: readonly number[]): AnchorDrift[] {
-  return used.map((anchor) => driftOf(draws, anchor, used, used.length));
+/** The standard errors of the drifts of these anchors, by their places in the list; each list once. */
+type ErrorsOfDrifts = (used: readonly number[]) => readonly number[];
+
+function errorsOfDrifts(draws: readonly Draw[]): ErrorsOfDrifts {
+  const known = new Map<string, readonly number[]>();
+  return (used) => {
+    const name = used.join();
+    const found =
+      known.get(name) ??
+      used.map(
+        (anchor) => driftOf(draws, anchor, used, used.length).drift.standardError ?? Infinity,
+      );
+    known.set(name, found);
+    return found;
+  };
+}
+
+/** The anchors that are left when those beyond their error are taken out, the furthest first. */
+function thoseThatStayed(
+  draw: Draw,
+  anchors: readonly number[],
+  errorsOf: ErrorsOfDrifts,
+): readonly number[] {
+  let used = anchors;
+  while (used.length > FEWEST_ANCHORS) {
+    const errors = errorsOf(used);
+    const limit = beyondAmong(used.length);
+    let worst = -1;
+    let furthest = 0;
+    for (const [i, anchor] of used.entries()) {
+      const drift = Math.abs(changeAgainst(draw, anchor, used));
+      if (drift <= limit * (errors[i] as number) || drift <= furthest) continue;
+      [worst, furthest] = [anchor, drift];
+    }
+    if (worst < 0) return used;
+    used = used.filter((anchor) => anchor !== worst);
+  }
+  return used;
+}
+
+/** Errors beyond which a drift is none of chance: two-sided 5 % shared among so many (Bonferroni). */
+function beyondAmong(comparisons: number): number {
+  return normalQuantile(1 - 0.05 / (2 * comparisons));
 }
 
 /** The change of one anchor less the mean change of the others that are used. */
+function changeAgainst({ now, then }: Draw, anchor: number, used: readonly number[]): number {
+  const others = used.filter((one) => one !== anchor);
+  const change = (places: readonly number[]) =>
+    average(now.means, places) - average(then.means, places);
+  return change([anchor]) - change(others);
+}
+
+/** How far one anchor drifted, and whether that is beyond its error among so many comparisons. */
 function driftOf(
   draws: readonly Draw[],
   anchor: number,
   used: readonly number[],
   comparisons: number,
 ): AnchorDrift {
-  const others = used.filter((one) => one !== anchor);
-  const change = ({ now, then }: Draw, places: readonly number[]) =>
-    average(now.means, places) - average(then.means, places);
-  const drift = bootstrapped(draws, (draw) => change(draw, [anchor]) - change(draw, others), {
+  const drift = bootstrapped(draws, (draw) => changeAgainst(draw, anchor, used), {
     method: 'change of a common station less that of the others; bootstrap of candidates',
-    n: (draws[0]?.now.n ?? 0) + (draws[0]?.then.n ?? 0),
     note: [],
   });
   const { estimate, standardError } = drift;
-  const limit = BONFERRONI_95[Math.min(comparisons, BONFERRONI_95.length) - 1] ?? NaN;
   const beyondError =
-    estimate !== null && standardError !== null && Math.abs(estimate) > limit * standardError;
+    estimate !== null &&
+    standardError !== null &&
+    Math.abs(estimate) > beyondAmong(comparisons) * standardError;
   return { anchor, drift, beyondError };
 }
 
-/** Two-sided standard normal quantiles of 1 - 0.05 / m for m = 1 to 12 comparisons. */
-const BONFERRONI_95 = [
-  1.96, 2.241, 2.394, 2.498, 2.576, 2.638, 2.69, 2.734, 2.773, 2.807, 2.838, 2.865,
-];
-
-/** A figure of the first draw with the error of the others: percentile interval, 95 %. */
+/** A figure of the first draw with the error of the others, and Student's interval around it. */
 function bootstrapped(
   draws: readonly Draw[],
   figure: (draw: Draw) => number | null,
-  { method, n, note }: { method: string; n: number; note: readonly string[] },
+  { method, note }: { method: string; note: readonly string[] },
 ): Estimate {
   const [first, ...again] = draws;
+  const n = (first?.now.n ?? 0) + (first?.then.n ?? 0);
   const estimate = first ? figure(first) : null;
   if (estimate === null) {
     return undefinedEstimate(method, n, 'All candidates of a sitting have the same score.');
   }
-  const figures = again
-    .map(figure)
-    .filter((x) => x !== null && Number.isFinite(x))
-    .sort((a, b) => (a as number) - (b as number)) as number[];
-  return {
+  const figures = again.map(figure).filter((x): x is number => x !== null && Number.isFinite(x));
+  const smaller = Math.min(first?.now.n ?? 0, first?.then.n ?? 0);
+  const spread = standardDeviation(figures);
+  return intervalAround({
     estimate,
-    lower: figures.length < 2 ? null : quantileOfSorted(figures, 0.025),
-    upper: figures.length < 2 ? null : quantileOfSorted(figures, 0.975),
-    standardError: standardDeviation(figures),
+    standardError: spread === null ? null : spread * Math.sqrt(smaller / (smaller - 1)),
     method,
     n,
+    freedom: smaller - 1,
     notes: note,
-  };
+  });
 }

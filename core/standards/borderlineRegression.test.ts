@@ -133,6 +133,32 @@ describe('bootstrap error of the cut', () => {
     expect(Math.abs(ours / plain - 1)).toBeLessThan(0.07);
   });
 
+  it('reads its limits off the resamples in their order', () => {
+    const { scores, grades } = station(40, 21);
+    const chance = seededChance(4);
+    const drawn = new Int32Array(40);
+    const cuts = Array.from({ length: 101 }, () => {
+      chance.fill(drawn, 40);
+      const { m, b } = linearRegression([...drawn].map((i) => [grades[i] ?? 0, scores[i] ?? 0]));
+      return b + m * 2.5;
+    }).sort((a, b) => a - b);
+    const { lower, upper } = bootstrapCut(scores, grades, 2.5, 101, 4);
+    // 2.5 and 97.5 of 100 steps between 101 values lie halfway between two of them.
+    expect(lower).toBeCloseTo(((cuts[2] ?? NaN) + (cuts[3] ?? NaN)) / 2, 9);
+    expect(upper).toBeCloseTo(((cuts[97] ?? NaN) + (cuts[98] ?? NaN)) / 2, 9);
+  });
+
+  it('computes what an earlier generator drew again, for decisions that name it', () => {
+    const { scores, grades } = { scores: [41, 55, 62, 70, 48, 66], grades: [1, 2, 3, 4, 2, 3] };
+    const first = bootstrapCut(scores, grades, 2.5, 400, 1, 1).standardError;
+    // Written down before there was a second generator.
+    expect(first).toBeCloseTo(1.4196364263828678, 12);
+    expect(bootstrapCut(scores, grades, 2.5, 400, 1).standardError).not.toBeCloseTo(
+      1.4196364263828678,
+      12,
+    );
+  });
+
   it('says how many resamples gave a line', () => {
     const result = bootstrapCut([50, 60, 70], [2, 2, 3], 2.5, 400, 1);
     expect(result.used).toBeGreaterThan(0);

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { compareConsequences } from './consequences.ts';
 import { examCut, decideCandidate } from './examRule.ts';
 import { reachesCut } from './reachesCut.ts';
-import { stationOutcome } from './stationOutcome.ts';
+import { countMissed, countUnseen, stationOutcome } from './stationOutcome.ts';
 
 describe('reaching a cut', () => {
   it('is not spoilt by the last bits of a sum', () => {
@@ -38,5 +38,18 @@ describe('reaching a cut', () => {
         },
       ),
     );
+  });
+});
+
+describe('the critical items of a station', () => {
+  it('are counted as missed and as unseen: nobody observed, not somebody', () => {
+    const critical = [
+      { item: 'a', observed: 0, missed: 0 },
+      { item: 'b', observed: 1, missed: 0 },
+      { item: 'c', observed: 2, missed: 1 },
+      { item: 'd', observed: 2, missed: 2 },
+    ];
+    expect(countUnseen(critical)).toBe(1);
+    expect(countMissed(critical, 'all')).toBe(1);
   });
 });

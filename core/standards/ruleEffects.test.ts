@@ -39,6 +39,19 @@ describe('what each part of a rule did', () => {
     ]);
   });
 
+  it('does not hang on who comes first, not even on somebody without a total', () => {
+    const effects = ruleEffects(
+      new Map([
+        ['e', outcome()],
+        ['a', outcome(mean(false), safety(true))],
+      ]),
+    );
+    expect(effects.map(({ part, met, missed }) => [part, met, missed])).toEqual([
+      ['mean', 0, ['a']],
+      ['safety', 1, []],
+    ]);
+  });
+
   it('is nothing where nobody has a total', () => {
     expect(ruleEffects(new Map([['e', outcome()]]))).toEqual([]);
   });
