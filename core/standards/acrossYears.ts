@@ -50,8 +50,8 @@ export interface YearsOptions {
  * Equating is that of `equate` (chained, common-station design; Kolen & Brennan 2014, chapter 4); a
  * cohort's anchor score is the mean over the common stations, its total the mean over all. Errors
  * are bootstrapped: the candidates of each sitting are drawn anew by themselves (Kolen & Brennan
- * 2014, chapter 7), and which anchors drifted is asked of every draw anew, because that choice is a
- * part of the error. The interval is that of Student's t with the degrees of the smaller sitting, and
+ * 2014, chapter 7), and every draw leaves out anew what chance alone makes drift there, because that
+ * choice is a part of the error. The interval is that of Student's t with the degrees of the smaller sitting, and
  * the error of a mean of n drawn from n is made larger by root n / (n - 1): percentiles of so few
  * candidates are too narrow (table in docs/methods.md). Candidates who lack a station are left out
  * (listwise); `n` counts the others.
@@ -89,9 +89,15 @@ export function yearsApart(
   }
   const draws = resampled(now, then, resamples, seededChance(seed, generator));
   const errorsOf = errorsOfDrifts(draws);
-  const used = thoseThatStayed(draws[0] as Draw, anchors, errorsOf);
+  const asTheyAre = draws[0] as Draw;
+  const driftIn = (draw: Draw) => (anchor: number, among: readonly number[]) =>
+    changeAgainst(draw, anchor, among);
+  const used = thoseThatStayed(driftIn(asTheyAre), anchors, errorsOf);
   const own = (draw: Draw) => {
-    const stayed = thoseThatStayed(draw, anchors, errorsOf);
+    // Of those that stayed a draw shows chance alone, about the drift that was found.
+    const byChance = (anchor: number, among: readonly number[]) =>
+      changeAgainst(draw, anchor, among) - changeAgainst(asTheyAre, anchor, among);
+    const stayed = thoseThatStayed(byChance, used, errorsOf);
     return equateMoments(cohortOf(draw.now, stayed), cohortOf(draw.then, stayed), method);
   };
   const note = used.length < anchors.length ? [leftOut(anchors.length - used.length)] : [];
@@ -234,7 +240,7 @@ function errorsOfDrifts(draws: readonly Draw[]): ErrorsOfDrifts {
 
 /** The anchors that are left when those beyond their error are taken out, the furthest first. */
 function thoseThatStayed(
-  draw: Draw,
+  driftAmong: (anchor: number, among: readonly number[]) => number,
   anchors: readonly number[],
   errorsOf: ErrorsOfDrifts,
 ): readonly number[] {
@@ -245,7 +251,7 @@ function thoseThatStayed(
     let worst = -1;
     let furthest = 0;
     for (const [i, anchor] of used.entries()) {
-      const drift = Math.abs(changeAgainst(draw, anchor, used));
+      const drift = Math.abs(driftAmong(anchor, used));
       if (drift <= limit * (errors[i] as number) || drift <= furthest) continue;
       [worst, furthest] = [anchor, drift];
     }
