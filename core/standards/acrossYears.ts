@@ -90,13 +90,13 @@ export function yearsApart(
   const draws = resampled(now, then, resamples, seededChance(seed, generator));
   const errorsOf = errorsOfDrifts(draws);
   const asTheyAre = draws[0] as Draw;
-  const driftIn = (draw: Draw) => (anchor: number, among: readonly number[]) =>
-    changeAgainst(draw, anchor, among);
-  const used = thoseThatStayed(driftIn(asTheyAre), anchors, errorsOf);
+  const found = (anchor: number, among: readonly number[]) =>
+    changeAgainst(asTheyAre, anchor, among);
+  const used = thoseThatStayed(found, anchors, errorsOf);
   const own = (draw: Draw) => {
     // Of those that stayed a draw shows chance alone, about the drift that was found.
     const byChance = (anchor: number, among: readonly number[]) =>
-      changeAgainst(draw, anchor, among) - changeAgainst(asTheyAre, anchor, among);
+      changeAgainst(draw, anchor, among) - found(anchor, among);
     const stayed = thoseThatStayed(byChance, used, errorsOf);
     return equateMoments(cohortOf(draw.now, stayed), cohortOf(draw.then, stayed), method);
   };
