@@ -2,6 +2,7 @@ import type { Account } from '@kritikos/contracts/accounts';
 import type { Examination, Station } from '@kritikos/contracts/examinations';
 import type { BankStation } from '@kritikos/contracts/stations';
 import { seededChance } from '@kritikos/core/numerics/random';
+import type { RandomGenerator } from '@kritikos/core/numerics/random';
 import type { Chance } from '@kritikos/core/numerics/random';
 import { hasAnyAccount } from '../accounts/repository.ts';
 import { createAccount } from '../accounts/service.ts';
@@ -42,6 +43,13 @@ export interface DemoSize {
   /** What is wrong with it; the usual where nothing is said. */
   readonly imperfections?: Imperfections;
 }
+
+/**
+ * What happens in the demo was told from the first source of chance, and its story, its tests and the
+ * pictures of the handbook hang on it. One long stream from one seed has none of that source's faults,
+ * which lie in the first outputs of neighbouring seeds.
+ */
+export const THE_DEMOS_CHANCE: RandomGenerator = 1;
 
 export const USUAL_SIZE: DemoSize = { candidates: 48, seed: 20_261_124 };
 const LAST_YEARS_CANDIDATES = 40;
@@ -92,7 +100,7 @@ export async function loadDemo(db: Database, jobs: Jobs, size = USUAL_SIZE): Pro
     bank.set(name as BankName, made);
   }
   const { imperfections = IMPERFECTIONS } = size;
-  const chance = seededChance(size.seed);
+  const chance = seededChance(size.seed, THE_DEMOS_CHANCE);
   const stage = { db, jobs, lead, examiners, bank, chance, imperfections };
   await holdLastYear(stage);
   await holdThisYear(stage, size.candidates);
