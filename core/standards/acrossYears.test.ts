@@ -133,11 +133,12 @@ describe('a better cohort and an easier paper', () => {
     for (let seed = 0; seed < 30; seed++) {
       // Anchor 0 becomes easier by some errors, so that what is found lies on either side.
       const harder = ease.map((own, i) => (i === 0 ? own + seed * 0.4 : own));
-      const made = [harder, ease].map((own, i) => ({
-        ...sitting({ n: 60, ability: 0, ease: own }, 100 * i + seed),
+      const made = (own: readonly number[], chance: number): Sitting => ({
+        ...sitting({ n: 60, ability: 0, ease: own }, chance),
         anchors: all,
-      })) as [Sitting, Sitting];
-      const { drifts, used } = yearsApart(...made, { resamples: 100, seed });
+      });
+      const [here, there] = [made(harder, seed), made(ease, 100 + seed)];
+      const { drifts, used } = yearsApart(here, there, { resamples: 100, seed });
       for (const { anchor, drift, beyondError } of drifts) {
         if (used.length < anchors && !used.includes(anchor)) beyond++;
         const errors = Math.abs(drift.estimate ?? NaN) / (drift.standardError ?? NaN);

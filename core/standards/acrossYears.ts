@@ -50,10 +50,9 @@ export interface YearsOptions {
  * Equating is that of `equate` (chained, common-station design; Kolen & Brennan 2014, chapter 4); a
  * cohort's anchor score is the mean over the common stations, its total the mean over all. Errors
  * are bootstrapped: the candidates of each sitting are drawn anew by themselves (Kolen & Brennan
- * 2014, chapter 7), and every draw leaves out anew what chance alone makes drift there, because that
- * choice is a part of the error. The interval is that of Student's t with the degrees of the smaller sitting, and
+ * 2014, chapter 7). The interval is Student's t with the degrees of both sittings, and
  * the error of a mean of n drawn from n is made larger by root n / (n - 1): percentiles of so few
- * candidates are too narrow (table in docs/methods.md). Candidates who lack a station are left out
+ * candidates are too narrow. Candidates who lack a station are left out
  * (listwise); `n` counts the others.
  *
  * First each anchor is held against the others: its change less their mean change. One that is
@@ -93,13 +92,8 @@ export function yearsApart(
   const found = (anchor: number, among: readonly number[]) =>
     changeAgainst(asTheyAre, anchor, among);
   const used = thoseThatStayed(found, anchors, errorsOf);
-  const own = (draw: Draw) => {
-    // Of those that stayed a draw shows chance alone, about the drift that was found.
-    const byChance = (anchor: number, among: readonly number[]) =>
-      changeAgainst(draw, anchor, among) - found(anchor, among);
-    const stayed = thoseThatStayed(byChance, used, errorsOf);
-    return equateMoments(cohortOf(draw.now, stayed), cohortOf(draw.then, stayed), method);
-  };
+  const own = ({ now: a, then: b }: Draw) =>
+    equateMoments(cohortOf(a, used), cohortOf(b, used), method);
   const note = used.length < anchors.length ? [leftOut(anchors.length - used.length)] : [];
   const figure = (of: 'cohortDifference' | 'paperDifference'): Estimate =>
     bootstrapped(draws, (draw) => own(draw)?.[of] ?? null, { method: named(method), note });
@@ -313,7 +307,7 @@ function bootstrapped(
     standardError: spread === null ? null : spread * Math.sqrt(smaller / (smaller - 1)),
     method,
     n,
-    freedom: smaller - 1,
+    freedom: n - 2,
     notes: note,
   });
 }
