@@ -87,11 +87,14 @@ export function yearsApart(
     return refused('A sitting has fewer than three candidates with a score at every station.');
   }
   const draws = resampled(now, then, resamples, seededChance(seed, generator));
-  const errorsOf = errorsOfDrifts(draws);
-  const asTheyAre = draws[0] as Draw;
-  const found = (anchor: number, among: readonly number[]) =>
-    changeAgainst(asTheyAre, anchor, among);
-  const used = thoseThatStayed(found, anchors, errorsOf);
+  let used = anchors;
+  for (;;) {
+    const worst = driftsOf(draws, used)
+      .filter((one) => one.beyondError)
+      .sort((a, b) => Math.abs(b.drift.estimate ?? 0) - Math.abs(a.drift.estimate ?? 0))[0];
+    if (!worst || used.length === FEWEST_ANCHORS) break;
+    used = used.filter((anchor) => anchor !== worst.anchor);
+  }
   const own = ({ now: a, then: b }: Draw) =>
     equateMoments(cohortOf(a, used), cohortOf(b, used), method);
   const note = used.length < anchors.length ? [leftOut(anchors.length - used.length)] : [];
@@ -215,44 +218,8 @@ function average(means: readonly number[], anchors: readonly number[]): number {
   return anchors.reduce((sum, anchor) => sum + (means[anchor + 1] ?? NaN), 0) / anchors.length;
 }
 
-/** The standard errors of the drifts of these anchors, by their places in the list; each list once. */
-type ErrorsOfDrifts = (used: readonly number[]) => readonly number[];
-
-function errorsOfDrifts(draws: readonly Draw[]): ErrorsOfDrifts {
-  const known = new Map<string, readonly number[]>();
-  return (used) => {
-    const name = used.join();
-    const found =
-      known.get(name) ??
-      used.map(
-        (anchor) => driftOf(draws, anchor, used, used.length).drift.standardError ?? Infinity,
-      );
-    known.set(name, found);
-    return found;
-  };
-}
-
-/** The anchors that are left when those beyond their error are taken out, the furthest first. */
-function thoseThatStayed(
-  driftAmong: (anchor: number, among: readonly number[]) => number,
-  anchors: readonly number[],
-  errorsOf: ErrorsOfDrifts,
-): readonly number[] {
-  let used = anchors;
-  while (used.length > FEWEST_ANCHORS) {
-    const errors = errorsOf(used);
-    const limit = beyondAmong(used.length);
-    let worst = -1;
-    let furthest = 0;
-    for (const [i, anchor] of used.entries()) {
-      const drift = Math.abs(driftAmong(anchor, used));
-      if (drift <= limit * (errors[i] as number) || drift <= furthest) continue;
-      [worst, furthest] = [anchor, drift];
-    }
-    if (worst < 0) return used;
-    used = used.filter((anchor) => anchor !== worst);
-  }
-  return used;
+function driftsOf(draws: readonly Draw[], used: readonly number[]): AnchorDrift[] {
+  return used.map((anchor) => driftOf(draws, anchor, used, used.length));
 }
 
 /** Errors beyond which a drift is none of chance: two-sided 5 % shared among so many (Bonferroni). */

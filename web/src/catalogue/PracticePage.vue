@@ -17,8 +17,9 @@ const asked = computed(() =>
 );
 const chosen = ref(String(useRoute().query.procedure ?? ''));
 const placeOf = (id: string) => asked.value.findIndex(({ procedure }) => procedure.id === id);
-// The question that stands here stays, whatever the shelf brings in while somebody is at it.
-if (placeOf(chosen.value) < 0) chosen.value = asked.value[0]?.procedure.id ?? '';
+// Where none is asked for, the question that stands here stays, whatever the shelf brings in while
+// somebody is at it; one of the shelf that is asked for is there as soon as that was read.
+if (chosen.value === '') chosen.value = asked.value[0]?.procedure.id ?? '';
 const place = computed(() => Math.max(0, placeOf(chosen.value)));
 type Asked = (typeof asked.value)[number];
 const current = computed(() => asked.value[place.value] as Asked);
