@@ -130,8 +130,20 @@ test('an examination of eight stations from the bank and from a checklist that i
     await note(page, 'no-key').getByRole('button').first().click();
     await item.getByRole('radio').first().check();
     await expect(note(page, 'no-key')).toHaveCount(0);
-    // It was not meant: what was taken out comes back, step by step.
+    // It was not meant: what was taken out comes back, step by step, and nothing before it goes.
     for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(item.getByRole('radio').nth(right)).toBeChecked();
+    await expect(note(page, 'no-reason')).toHaveCount(0);
+    // Two choices, one drawing of the page after the other, are two steps.
+    await item.getByRole('radio').evaluateAll(async (all, own) => {
+      for (const at of [own === 0 ? 1 : 0, own]) {
+        (all[at] as HTMLElement).click();
+        await new Promise(requestAnimationFrame);
+      }
+    }, right);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(item.getByRole('radio').nth(right === 0 ? 1 : 0)).toBeChecked();
+    await page.getByRole('button', { name: 'Undo' }).click();
     await expect(item.getByRole('radio').nth(right)).toBeChecked();
     await item.locator('button.kind').click();
   });
@@ -189,6 +201,7 @@ test('an examination of eight stations from the bank and from a checklist that i
     await expect(page.getByRole('cell', { name: '“Squeezes the full set”' }).first()).toBeVisible();
     await page.getByRole('button', { name: 'Publish', exact: true }).click();
     await expect(page.getByRole('dialog')).toContainText('new “Squeezes the full set”');
+    await expect(page.getByRole('dialog')).not.toContainText('still lacks');
     await page.getByRole('button', { name: 'Publish it' }).click();
     await expect(page).toHaveURL(/\/checklists$/);
   });

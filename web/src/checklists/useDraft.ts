@@ -19,14 +19,21 @@ const LONGEST_MILLISECONDS = 800;
 const AGAIN_MILLISECONDS = 2_000;
 /** Tells that somebody is still here, and hears what a lost connection did not tell. */
 const LOOK_MILLISECONDS = 30_000;
-/** Keys that follow one another so soon are undone together. */
+/** Keys that follow one another so soon in one field are undone together; acts are undone one by one. */
 const ONE_GO_MILLISECONDS = 1_000;
+
+/** The field that somebody types in; `null` where a button or a choice is what changes something. */
+function fieldTypedIn(): Element | null {
+  const at = document.activeElement;
+  return at?.matches(':read-write') ? at : null;
+}
 
 export type SaveState = 'saved' | 'saving' | 'offline' | 'refused';
 
 interface Step {
   readonly back: readonly PieceChange[];
   readonly pieces: string;
+  readonly field: Element | null;
   readonly at: number;
 }
 
@@ -146,10 +153,12 @@ export function useDraft(id: string) {
   function remember(back: readonly PieceChange[]): void {
     const named = back.map(({ piece }) => piece).join(' ');
     const last = steps.value.at(-1);
+    const field = fieldTypedIn();
     const at = Date.now();
-    if (last?.pieces === named && at - last.at < ONE_GO_MILLISECONDS) {
+    const typesOn = field !== null && last?.field === field && last.pieces === named;
+    if (typesOn && at - last.at < ONE_GO_MILLISECONDS) {
       steps.value = [...steps.value.slice(0, -1), { ...last, at }];
-    } else steps.value = [...steps.value.slice(-99), { back, pieces: named, at }];
+    } else steps.value = [...steps.value.slice(-99), { back, pieces: named, field, at }];
   }
 
   function undo(): void {
