@@ -34,11 +34,15 @@ export type Agreed = z.infer<typeof agreedOn>;
 
 const limit = z.object({ estimate: z.number(), lower: z.number(), upper: z.number() });
 
+const limitOfAgreement = limit.extend({
+  blandAltman: z.object({ lower: z.number(), upper: z.number() }),
+});
+
 /** First minus second, in the unit of the item. */
 const limits = z.object({
   bias: limit,
-  lowerLimit: limit,
-  upperLimit: limit,
+  lowerLimit: limitOfAgreement,
+  upperLimit: limitOfAgreement,
   sd: z.number(),
   proportionalBias: z.object({ slope: limit, p: z.number() }).nullable(),
   n: z.int(),

@@ -1,8 +1,8 @@
-import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
 import { mean, standardDeviation } from '../numerics/summary.ts';
 import { judgesAgainstData } from '../standards/angoff.ts';
 import { ebel } from '../standards/ebel.ts';
+import { overJudges } from '../standards/overJudges.ts';
 import { cellKey, EBEL_CELLS } from './panel.ts';
 import type { PanelMethod, Placement, Subject } from './panel.ts';
 
@@ -87,8 +87,8 @@ export function panelRound(
   const correlations = judgesAgainstData(rows, data);
   const name = method === 'ebel' ? 'Ebel 1972' : 'Angoff 1971';
   return {
-    cut: overJudges(cuts, name),
-    stations: stations.map((station, s) => ({ station, cut: overJudges(cutsOf[s] ?? [], name) })),
+    cut: cutOver(cuts, name),
+    stations: stations.map((station, s) => ({ station, cut: cutOver(cutsOf[s] ?? [], name) })),
     judges: judges.map((judge, j) => ({
       cut: cuts[j] ?? null,
       far: isFar(cuts, j),
@@ -144,25 +144,11 @@ function meanOfAll(cuts: readonly (number | null)[]): number | null {
   return given.length === cuts.length ? mean(given) : null;
 }
 
-function overJudges(cuts: readonly (number | null)[], method: string): Estimate {
-  const given = cuts.filter((cut) => cut !== null);
-  const estimate = mean(given);
-  if (estimate === null) return undefinedEstimate(method, 0, 'No judge has judged all of it.');
-  const spread = standardDeviation(given);
-  const notes = given.length === 1 ? ['One judge alone gives a cut without an error.'] : [];
-  const left = cuts.length - given.length;
-  if (left > 0)
-    notes.push(
-      `${left} of ${cuts.length} judges left a station blank and ${left === 1 ? 'is' : 'are'} not in the cut.`,
-    );
-  return intervalAround({
-    estimate,
-    standardError: spread === null ? null : spread / Math.sqrt(given.length),
-    method,
-    n: given.length,
-    freedom: given.length - 1,
-    notes,
-  });
+function cutOver(cuts: readonly (number | null)[], method: string): Estimate {
+  const left = cuts.filter((cut) => cut === null).length;
+  const blank = `${left} of ${cuts.length} judges left a station blank and ${left === 1 ? 'is' : 'are'} not in the cut.`;
+  const nobody = 'No judge has judged all of it.';
+  return overJudges(cuts, { method, nobody, notes: left > 0 ? [blank] : [] });
 }
 
 function isFar(cuts: readonly (number | null)[], judge: number): boolean {

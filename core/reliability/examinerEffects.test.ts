@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { seededChance } from '../numerics/random.ts';
+import { OF_THESE_EXAMINERS } from './severity.ts';
 import { examinerEffects } from './examinerEffects.ts';
 import type { ExaminedScore } from './examinerEffects.ts';
 
@@ -42,7 +43,7 @@ describe('the severity of examiners over an examination', () => {
     expect(first?.upper).toBeGreaterThan(HARSH - 1);
     for (const one of others) expect(Math.abs(one.severity)).toBeLessThan(HARSH / 2);
     expect(spread).toBeGreaterThan(0);
-    expect(notes).toEqual([]);
+    expect(notes).toEqual([OF_THESE_EXAMINERS]);
   });
 
   it('holds the true severity in its intervals', () => {

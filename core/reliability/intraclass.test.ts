@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { sampleCorrelation, sampleCovariance, sampleVariance } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
 import { internalConsistency, spearmanBrown } from './internalConsistency.ts';
-import { FORMS, intraclass } from './intraclass.ts';
+import { EVEN_RATERS, FORMS, intraclass } from './intraclass.ts';
 
 // Shrout & Fleiss 1979, table 2: six targets, four judges.
 const ROWS = [
@@ -75,6 +75,7 @@ describe('intraclass correlations', () => {
     const { forms } = intraclass(ROWS);
     expect(forms.ICC21.notes[0]).toMatch(warning);
     expect(forms.ICC2k.notes[0]).toMatch(warning);
+    expect(forms.ICC21.notes[1]).toBe(EVEN_RATERS);
     for (const form of ['ICC11', 'ICC31', 'ICC1k', 'ICC3k'] as const) {
       expect(forms[form].notes).toEqual([]);
       expect(forms[form].mcGrawWong).toBeNull();
@@ -83,7 +84,7 @@ describe('intraclass correlations', () => {
     const many = ROWS.map((row) =>
       [0, 1, 2, 3, 4, 5, 6, 7, 8, 9].map((j) => (row[j % 4] ?? 0) + j),
     );
-    expect(intraclass(many).forms.ICC21.notes).toEqual([]);
+    expect(intraclass(many).forms.ICC21.notes).toEqual([EVEN_RATERS]);
     // Raters alike on the whole, who differ only case by case.
     const alike = intraclass([
       [1, 2],

@@ -4,6 +4,10 @@ import type { Factor } from './factor.ts';
 import { inseparable, sayInseparable } from './identification.ts';
 import { MOST_ITERATIONS, RatingScale } from './ratingScale.ts';
 
+/** By how much the correction of joint estimates is too little for the steps of a rating scale: by simulation at 20 to 6 marks a candidate. */
+export const STEPS_APART =
+  'The thresholds lie 2 to 11 % too far from 0, the further the fewer marks a candidate has.';
+
 export interface RaschResult {
   readonly facets: readonly FacetMeasures[];
   /** `thresholds[k - 1]`: step from grade k - 1 to k, in logits; they sum to 0. */
@@ -23,7 +27,8 @@ export interface RaschResult {
  * for grades 0..K (the rating scale model); joint maximum likelihood by Newton steps, a facet at
  * a time. Joint estimates spread too far; facets other than the first and the steps are drawn
  * together by (m - 1) / m, m marks a candidate (Wright & Douglas 1977), and candidates are then
- * measured anew by Warm's weighted likelihood (1989), which is finite for all-pass and all-fail.
+ * measured anew by Warm's weighted likelihood (1989), which is finite for all-pass and all-fail. For
+ * the steps between grades that correction is too little, and a note says by how much.
  *
  * Sources: Linacre 1989; Wright & Masters 1982 for fit and separation. `marks` are whole grades;
  * grades that nobody used are closed up, and a note says so. Refused with `RangeError`: marks that
@@ -60,7 +65,7 @@ export function manyFacetRasch(marks: Float64Array, factors: readonly Factor[]):
     grades,
     iterations,
     n: marks.length,
-    notes: [...notes, ...model.notes()],
+    notes: [...notes, ...model.notes(), ...(model.steps.length > 1 ? [STEPS_APART] : [])],
   };
 }
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { seededChance } from '../numerics/random.ts';
 import { connectedSets } from './connectedness.ts';
 import fixture from './fixtures/rasch.json' with { type: 'json' };
-import { manyFacetRasch } from './manyFacetRasch.ts';
+import { manyFacetRasch, STEPS_APART } from './manyFacetRasch.ts';
 import { inseparable } from './identification.ts';
 import { examinerSeverity } from './severity.ts';
 import { predictEffects } from './varianceComponents.ts';
@@ -189,6 +189,27 @@ describe('many-facet Rasch', () => {
     expect(facets[2]?.reliability).toBeGreaterThan(0.95);
     const fair = facets[2]?.elements.map((e) => e.fairAverage) ?? [];
     expect([...fair].sort((a, b) => b - a)).toEqual(fair);
+  });
+
+  // Six marks a candidate from steps of -1.2, 0, 1.2: joint estimates spread too far (Wright & Douglas
+  // 1977), and what is left of it after the correction is what the note says.
+  it('says by how much its thresholds lie too far out, and lies by no more', () => {
+    const spans = Array.from({ length: 4 }, (_, seed) => {
+      const { marks, factors } = circuit(400, 20 + seed);
+      const { thresholds, notes } = manyFacetRasch(marks, factors);
+      expect(notes).toContain(STEPS_APART);
+      return ((thresholds[2] ?? NaN) - (thresholds[0] ?? NaN)) / 2.4;
+    });
+    const mean = spans.reduce((sum, x) => sum + x, 0) / spans.length;
+    // The mean of four has an error of about .01.
+    expect(mean).toBeGreaterThan(1.02);
+    expect(mean).toBeLessThan(1.14);
+    const passes = Float64Array.from([1, 0, 1, 1, 0, 1, 0, 0]);
+    const two = [
+      factor('candidate', 4, [0, 0, 1, 1, 2, 2, 3, 3]),
+      factor('station', 2, [0, 1, 0, 1, 0, 1, 0, 1]),
+    ];
+    expect(manyFacetRasch(passes, two).notes).not.toContain(STEPS_APART);
   });
 
   it('gives a finite measure to a candidate with full marks, and says so', () => {

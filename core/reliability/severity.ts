@@ -21,6 +21,10 @@ export interface SeverityStudy {
   readonly notes: readonly string[];
 }
 
+/** What an interval of a severity is about (room `severity` of `npm run coverage`). */
+export const OF_THESE_EXAMINERS =
+  'Severities are against the mean of these examiners. Against all who might have marked, the intervals hold in 91 to 95 of 100 cases.';
+
 /**
  * How severe each examiner is, from the mixed model with candidates (and whatever else is named)
  * as random factors: the best linear unbiased prediction of the examiner's effect, its sign turned.
@@ -63,5 +67,9 @@ export function examinerSeverity(
       marks: counts[level] as number,
     };
   });
-  return { examiners, components, notes: components.notes };
+  return {
+    examiners,
+    components,
+    notes: [...components.notes, ...(seen ? [OF_THESE_EXAMINERS] : [])],
+  };
 }

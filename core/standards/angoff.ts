@@ -1,11 +1,7 @@
-import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
-import { mean, standardDeviation } from '../numerics/summary.ts';
+import { standardDeviation } from '../numerics/summary.ts';
 import { correlation } from '../reliability/internalConsistency.ts';
-
-/** With t of one degree of freedom two judges who are not of one mind take in most of the scale. */
-export const TWO_JUDGES =
-  'Two judges say next to nothing of others: with one degree of freedom their interval takes in almost any cut.';
+import { overJudges } from './overJudges.ts';
 
 /**
  * Angoff's cut (1971): every judge says for every item what share of it a borderline candidate
@@ -14,15 +10,13 @@ export const TWO_JUDGES =
  * `judgements[judge][item]` in [0, 1]; with 0 and 1 only it is the yes/no form (Impara & Plake
  * 1997), with points divided by the item's maximum the extended form (Hambleton & Plake 1995);
  * `weights` are the items' weights. Blanks (`null`) are left out judge by judge and counted.
- * The standard error is that of a mean over judges, SD / sqrt(judges), the interval its t interval
- * with judges - 1. Result in percent.
+ * Error and interval are those of a mean over judges (`overJudges`). Result in percent.
  * Worked value: judges .5 .7 and .6 .8 give cuts 60 and 70, the panel's cut 65, SE 5.
  */
 export function angoff(
   judgements: readonly (readonly (number | null)[])[],
   weights: readonly number[],
 ): Estimate & { readonly judges: readonly (number | null)[] } {
-  const method = 'Angoff 1971';
   let blanks = 0;
   const judges = judgements.map((row) => {
     let earned = 0;
@@ -41,30 +35,9 @@ export function angoff(
     }
     return possible > 0 ? (100 * earned) / possible : null;
   });
-  const given = judges.filter((cut): cut is number => cut !== null);
-  const cut = mean(given);
-  if (cut === null)
-    return { ...undefinedEstimate(method, 0, 'No judge has judged an item.'), judges };
-  const spread = standardDeviation(given);
-  const standardError = spread === null ? null : spread / Math.sqrt(given.length);
   const notes = blanks > 0 ? [`${blanks} judgements were left blank and are not in the cut.`] : [];
-  if (given.length === 1) notes.push('One judge alone gives a cut without an error.');
-  if (given.length === 2) notes.push(TWO_JUDGES);
-  if (given.length > 1 && standardError === 0) {
-    notes.push('All judges came to the same cut, so their spread gives no interval.');
-  }
-  return {
-    ...intervalAround({
-      estimate: cut,
-      standardError,
-      method,
-      n: given.length,
-      freedom: given.length - 1,
-      within: [0, 100],
-      notes,
-    }),
-    judges,
-  };
+  const nobody = 'No judge has judged an item.';
+  return { ...overJudges(judges, { method: 'Angoff 1971', nobody, notes }), judges };
 }
 
 export interface AngoffRound {

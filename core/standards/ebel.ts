@@ -1,7 +1,5 @@
-import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
-import { mean, standardDeviation } from '../numerics/summary.ts';
-import { TWO_JUDGES } from './angoff.ts';
+import { overJudges } from './overJudges.ts';
 
 /** One cell of the grid: how many items the panel put there, and how much weight they carry. */
 export interface EbelCell {
@@ -16,14 +14,13 @@ export interface EbelCell {
  * mean of the shares weighted by what the cells hold, the panel's the mean over judges, in percent.
  *
  * `shares[judge][cell]` in [0, 1], `null` where a judge left a cell blank; empty cells count for
- * nothing. Standard error SD / sqrt(judges). Throws `RangeError` for a share outside [0, 1].
+ * nothing. Error and interval are those of a mean over judges (`overJudges`). Throws `RangeError` for a share outside [0, 1].
  * Worked value: cells of weight 3 and 1 with shares .8 and .4 give 70.
  */
 export function ebel(
   cells: readonly EbelCell[],
   shares: readonly (readonly (number | null)[])[],
 ): Estimate & { readonly judges: readonly (number | null)[] } {
-  const method = 'Ebel 1972';
   let blanks = 0;
   const judges = shares.map((row) => {
     let earned = 0;
@@ -43,28 +40,7 @@ export function ebel(
     }
     return possible > 0 ? (100 * earned) / possible : null;
   });
-  const given = judges.filter((cut) => cut !== null);
-  const cut = mean(given);
-  if (cut === null) {
-    return {
-      ...undefinedEstimate(method, 0, 'No judge has judged a cell that holds items.'),
-      judges,
-    };
-  }
-  const spread = standardDeviation(given);
   const notes = blanks > 0 ? [`${blanks} cells were left blank and are not in the cut.`] : [];
-  if (given.length === 1) notes.push('One judge alone gives a cut without an error.');
-  if (given.length === 2) notes.push(TWO_JUDGES);
-  return {
-    ...intervalAround({
-      estimate: cut,
-      standardError: spread === null ? null : spread / Math.sqrt(given.length),
-      method,
-      n: given.length,
-      freedom: given.length - 1,
-      within: [0, 100],
-      notes,
-    }),
-    judges,
-  };
+  const nobody = 'No judge has judged a cell that holds items.';
+  return { ...overJudges(judges, { method: 'Ebel 1972', nobody, notes }), judges };
 }

@@ -4,7 +4,9 @@ import { angoff } from './angoff.ts';
 import { borderlineGroup } from './borderlineGroup.ts';
 import { cohenRelative } from './cohenRelative.ts';
 import { contrastingGroups } from './contrastingGroups.ts';
+import { ebel } from './ebel.ts';
 import { hofstee } from './hofstee.ts';
+import { EVEN_JUDGES } from './overJudges.ts';
 
 describe('Angoff', () => {
   it('is the mean of the judges’ means, with the error of a mean: 60 and 70 give 65, SE 5', () => {
@@ -34,6 +36,15 @@ describe('Angoff', () => {
     expect(angoff([[0, 1]], [1, 1]).estimate).toBe(50);
     expect(() => angoff([[-0.1]], [1])).toThrow(/not between 0 and 1/);
     expect(() => angoff([[0.5]], [0])).toThrow(/above 0/);
+  });
+
+  // Of a judge apart whom the panel does not hold no cut says anything, so no note can wait for one.
+  it('says beside three judges or more what its interval takes for granted', () => {
+    const three = [[0.5], [0.6], [0.7]];
+    expect(angoff(three, [1]).notes).toEqual([EVEN_JUDGES]);
+    expect(ebel([{ difficulty: 'hard', relevance: 'essential', weight: 1 }], three).notes).toEqual([
+      EVEN_JUDGES,
+    ]);
   });
 
   it('leaves out blanks judge by judge, and counts them', () => {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Severities } from '@kritikos/contracts/agreement';
+import { OF_THESE_EXAMINERS } from '@kritikos/core/reliability/severity';
 import { computed } from 'vue';
 import ForestPlot from '../plots/ForestPlot.vue';
 import { counted } from '../shell/counted.ts';
@@ -43,7 +44,13 @@ const SAID = { pass: 'passes', fail: 'fails', incomplete: 'is incomplete' } as c
         label="Severity of every examiner with its interval; the numbers can be shown instead"
       />
     </template>
-    <p v-for="note in severity.notes" :key="note" class="caution">{{ note }}</p>
+    <p
+      v-for="note in severity.notes"
+      :key="note"
+      :class="note === OF_THESE_EXAMINERS ? 'soft' : 'caution'"
+    >
+      {{ note }}
+    </p>
     <template v-if="severity.touched">
       <p v-if="severity.touched.length === 0">
         Taking severity out of the scores would change nobody’s outcome under the newest decision.
