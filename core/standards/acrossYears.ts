@@ -1,6 +1,6 @@
+import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import type { Estimate } from '../numerics/estimate.ts';
 import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
-import { normalQuantile } from '../numerics/normal.ts';
 import { GENERATOR, seededChance } from '../numerics/random.ts';
 import type { Chance, RandomGenerator } from '../numerics/random.ts';
 import { standardDeviation } from '../numerics/summary.ts';
@@ -56,7 +56,7 @@ export interface YearsOptions {
  * (listwise); `n` counts the others.
  *
  * First each anchor is held against the others: its change less their mean change. One that is
- * beyond its error (Bonferroni over the anchors) is no common yardstick any more and is left out,
+ * beyond its error (Student's t, Bonferroni over the anchors) is no common yardstick any more and is left out,
  * the furthest first and as long as three remain; a real anchor that only looks so costs precision,
  * one that is kept by mistake would be taken for ability.
  * Undefined, with the reason, where fewer than three anchors or three candidates a sitting are left.
@@ -223,8 +223,8 @@ function driftsOf(draws: readonly Draw[], used: readonly number[]): AnchorDrift[
 }
 
 /** Errors beyond which a drift is none of chance: two-sided 5 % shared among so many (Bonferroni). */
-function beyondAmong(comparisons: number): number {
-  return normalQuantile(1 - 0.05 / (2 * comparisons));
+function beyondAmong(comparisons: number, freedom: number): number {
+  return tQuantile(1 - 0.05 / (2 * comparisons), freedom);
 }
 
 /** The change of one anchor less the mean change of the others that are used. */
@@ -250,7 +250,7 @@ function driftOf(
   const beyondError =
     estimate !== null &&
     standardError !== null &&
-    Math.abs(estimate) > beyondAmong(comparisons) * standardError;
+    Math.abs(estimate) > beyondAmong(comparisons, drift.n - 2) * standardError;
   return { anchor, drift, beyondError };
 }
 
