@@ -29,8 +29,14 @@ export interface Rehearsal extends Dependence {
   readonly trust: Trust | null;
 }
 
-/** Variance components take as long as all the rest; they are worked out of so many rehearsals only. */
-const EVERY_TRUST = 20;
+/**
+ * Variance components of many sheets take as long as all the rest, and more, so they are worked out
+ * of one in so many rehearsals: of every twentieth of a large plan, of every third of a small one,
+ * whose dependability differs more from one to the next.
+ */
+function everyTrust({ candidates, stations }: RehearsedPlan): number {
+  return Math.min(20, Math.max(2, Math.ceil((candidates * stations.length) / 72)));
+}
 
 /**
  * Plays the planned examination many times on simulated candidates and examiners, through the code
@@ -56,8 +62,9 @@ export function* rehearsals(
   const stations = plan.stations.map(prepare);
   // Each has a stream of its own, so that which thread plays it makes no difference.
   const streams = seededStreams(seed, from);
+  const every = everyTrust(plan);
   for (let i = from; i < from + count; i++) {
-    yield rehearse(plan, stations, assumptions, streams.next().value, i % EVERY_TRUST === 0);
+    yield rehearse(plan, stations, assumptions, streams.next().value, i % every === 0);
   }
 }
 
