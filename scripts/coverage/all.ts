@@ -4,16 +4,19 @@ import {
   correlationScenarios,
   pairScenarios,
   severityScenarios,
+  unevenPairScenarios,
+  unevenRaterScenarios,
 } from './measurements.ts';
 import { agreementScenarios, bootstrapScenarios, pooledScenarios } from './agreement.ts';
 import type { Grid } from './agreement.ts';
-import { cutScenarios } from './cuts.ts';
+import { cutScenarios, judgeScenarios } from './cuts.ts';
 import { yearsScenarios } from './years.ts';
 import { simulate, tableOf } from './simulation.ts';
 import type { Outcome, Scenario } from './simulation.ts';
 
 const USAGE = `npm run coverage -- [--full] [--seed N] [--samples N] [agreement pooled bootstrap
-correlation pairs accuracy severity cuts years]
+correlation uneven-raters pairs uneven-pairs accuracy severity cuts judges
+years]
 
 Simulates samples whose truth is known and counts how often the 95 % intervals that the product
 shows hold it. Without names all rooms; --full takes every setting instead of a coarse grid.
@@ -40,10 +43,13 @@ const rooms: Record<string, () => Iterable<Scenario>> = {
   pooled: () => pooledScenarios(grid),
   bootstrap: () => bootstrapScenarios(grid),
   correlation: () => correlationScenarios(SIZES),
+  'uneven-raters': () => unevenRaterScenarios(SIZES),
   pairs: () => pairScenarios(SIZES),
+  'uneven-pairs': () => unevenPairScenarios(SIZES),
   accuracy: () => accuracyScenarios(SIZES),
   severity: () => severityScenarios(),
   cuts: () => cutScenarios(SIZES),
+  judges: () => judgeScenarios(),
   years: () => yearsScenarios([8, 16, 30, 100]),
 };
 

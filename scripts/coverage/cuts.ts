@@ -3,6 +3,7 @@ import { bootstrapCut } from '@kritikos/core/standards/bootstrapCut';
 import { borderlineGroup } from '@kritikos/core/standards/borderlineGroup';
 import { borderlineRegression } from '@kritikos/core/standards/borderlineRegression';
 import { meanMinusSd } from '@kritikos/core/standards/fixedCuts';
+import type { Chance } from '@kritikos/core/numerics/random';
 import type { Scenario } from './simulation.ts';
 
 /** Candidates whose overall grade follows their ability, and whose score follows the grade. */
@@ -60,24 +61,36 @@ export function* cutScenarios(sizes: readonly number[]): Generator<Scenario> {
       };
     }
   }
+}
+
+/** How judges of one population stand about its cut, in shares; the mean is 0. */
+const JUDGES: Readonly<Record<string, (chance: Chance) => number>> = {
+  'Angoff, judges': (chance) => 0.05 * chance.normal(),
+  'Angoff, judges who lean to one side': (chance) => 0.05 * (-Math.log(1 - chance.uniform()) - 1),
+  'Angoff, one judge in eight apart': (chance) =>
+    0.05 * chance.normal() + (chance.uniform() < 1 / 8 ? 0.21 : -0.03),
+};
+
+/** The true cut is the mean of all judges who might have sat on the panel. */
+export function* judgeScenarios(): Generator<Scenario> {
   for (const judges of [4, 6, 8, 12]) {
     for (const items of [10, 25]) {
-      yield {
-        size: judges,
-        setting: `${items} items`,
-        truth: { 'Angoff, judges': 60 },
-        sample: (chance) => {
-          const rows = Array.from({ length: judges }, () => {
-            const own = 0.05 * chance.normal();
-            return Array.from({ length: items }, () =>
-              Math.min(1, Math.max(0, 0.6 + own + 0.1 * chance.normal())),
-            );
-          });
-          return {
-            'Angoff, judges': angoff(rows, rows[0]?.map(() => 1) ?? []),
-          };
-        },
-      };
+      for (const [name, draw] of Object.entries(JUDGES)) {
+        yield {
+          size: judges,
+          setting: `${items} items`,
+          truth: { [name]: 50 },
+          sample: (chance) => {
+            const rows = Array.from({ length: judges }, () => {
+              const own = draw(chance);
+              return Array.from({ length: items }, () =>
+                Math.min(1, Math.max(0, 0.5 + own + 0.1 * chance.normal())),
+              );
+            });
+            return { [name]: angoff(rows, rows[0]?.map(() => 1) ?? []) };
+          },
+        };
+      }
     }
   }
 }

@@ -1,4 +1,5 @@
 import { blandAltman } from '@kritikos/core/agreement/blandAltman';
+import type { BlandAltman } from '@kritikos/core/agreement/blandAltman';
 import { linConcordance } from '@kritikos/core/agreement/linConcordance';
 import { withinSubjectSd } from '@kritikos/core/agreement/withinSubject';
 import { accuracyOf } from '@kritikos/core/accuracy/twoByTwo';
@@ -8,19 +9,13 @@ import { internalConsistency } from '@kritikos/core/reliability/internalConsiste
 import { intraclass } from '@kritikos/core/reliability/intraclass';
 import type { Intraclass } from '@kritikos/core/reliability/intraclass';
 import { examinerSeverity } from '@kritikos/core/reliability/severity';
+import type { Severity } from '@kritikos/core/reliability/severity';
 import type { Scenario, Shown } from './simulation.ts';
 
 const NONE: Shown = { estimate: null, lower: null, upper: null };
 
-/** Normal scores: candidates, raters and error with these standard deviations. */
-function scores(
-  chance: Chance,
-  n: number,
-  k: number,
-  raterSd: number,
-  errorSd: number,
-): number[][] {
-  const raters = Array.from({ length: k }, () => raterSd * chance.normal());
+/** Scores of candidates and error that are normal, by raters of these levels. */
+function scores(chance: Chance, n: number, raters: readonly number[], errorSd: number): number[][] {
   return Array.from({ length: n }, () => {
     const own = chance.normal();
     return raters.map((rater) => own + rater + errorSd * chance.normal());
@@ -59,7 +54,8 @@ export function* correlationScenarios(sizes: readonly number[]): Generator<Scena
             'alpha (Feldt)': up(consistency),
           },
           sample: (chance) => {
-            const rows = scores(chance, size, k, raterSd, errorSd);
+            const raters = Array.from({ length: k }, () => raterSd * chance.normal());
+            const rows = scores(chance, size, raters, errorSd);
             const forms = intraclass(rows)?.forms;
             const alpha = internalConsistency(rows).alpha;
             return {
@@ -80,6 +76,102 @@ export function* correlationScenarios(sizes: readonly number[]): Generator<Scena
   }
 }
 
+/** Absolute agreement where examiners are not spread evenly: some are far harsher than most. */
+export function* unevenRaterScenarios(sizes: readonly number[]): Generator<Scenario> {
+  for (const size of sizes.filter((n) => n <= 100)) {
+    for (const k of [4, 8, 20]) {
+      for (const raterSd of [0.25, 0.5]) {
+        const icc = 1 / (1 + raterSd ** 2 + 0.25);
+        yield {
+          size,
+          setting: `${k} raters who lean to one side, rater SD ${raterSd}, error SD 0.5`,
+          truth: {
+            'ICC21, uneven examiners': icc,
+            'ICC2k, uneven examiners': (k * icc) / (1 + (k - 1) * icc),
+          },
+          sample: (chance) => {
+            const raters = Array.from({ length: k }, () => raterSd * (exponential(chance) - 1));
+            const { forms } = intraclass(scores(chance, size, raters, 0.5));
+            return {
+              'ICC21, uneven examiners': forms.ICC21,
+              'ICC2k, uneven examiners': forms.ICC2k,
+            };
+          },
+        };
+      }
+    }
+  }
+}
+
+const asPublished = (limits: BlandAltman | null): Shown =>
+  limits ? { ...limits.upperLimit, ...limits.upperLimit.blandAltman } : NONE;
+
+/** Differences of a few that lie far out, or more to one side than to the other. */
+const UNEVEN: readonly {
+  readonly of: string;
+  readonly setting: string;
+  readonly sd: number;
+  readonly draw: (chance: Chance) => number;
+}[] = [
+  {
+    of: 'with tails',
+    setting: 't with 5 degrees of freedom',
+    sd: Math.sqrt(5 / 3),
+    draw: (chance) => {
+      const squares = Array.from({ length: 5 }, () => chance.normal() ** 2);
+      return chance.normal() / Math.sqrt(squares.reduce((sum, x) => sum + x, 0) / 5);
+    },
+  },
+  {
+    of: 'with tails',
+    setting: 'Laplace',
+    sd: Math.SQRT2,
+    draw: (chance) => exponential(chance) * (chance.uniform() < 0.5 ? -1 : 1),
+  },
+  {
+    of: 'with tails',
+    setting: 'one in ten three times as far',
+    sd: Math.sqrt(1.8),
+    draw: (chance) => (chance.uniform() < 0.1 ? 3 : 1) * chance.normal(),
+  },
+  {
+    of: 'that lean to one side',
+    setting: 'exponential',
+    sd: 1,
+    draw: (chance) => exponential(chance) - 1,
+  },
+];
+
+function exponential(chance: Chance): number {
+  return -Math.log(1 - chance.uniform());
+}
+
+/** Limits of agreement where differences are not normal. */
+export function* unevenPairScenarios(sizes: readonly number[]): Generator<Scenario> {
+  for (const size of sizes) {
+    for (const { of, setting, sd, draw } of UNEVEN) {
+      const truth = normalQuantile(0.975) * sd;
+      const name = `Bland-Altman limits, differences ${of}`;
+      yield {
+        size,
+        setting,
+        truth: { [name]: truth, [`${name}, as published`]: truth },
+        sample: (chance) => {
+          const first = Array.from({ length: size }, () => draw(chance));
+          const limits = blandAltman(
+            first,
+            first.map(() => 0),
+          );
+          return {
+            [name]: limits?.upperLimit ?? NONE,
+            [`${name}, as published`]: asPublished(limits),
+          };
+        },
+      };
+    }
+  }
+}
+
 /** Two measurements of the same subjects. */
 export function* pairScenarios(sizes: readonly number[]): Generator<Scenario> {
   for (const size of sizes) {
@@ -94,6 +186,7 @@ export function* pairScenarios(sizes: readonly number[]): Generator<Scenario> {
           truth: {
             'Bland-Altman bias': shift,
             'Bland-Altman limits': shift + reach,
+            'Bland-Altman limits, as published': shift + reach,
             'proportional bias': 0,
             'Lin concordance': 2 / (2 * variance + shift ** 2),
             'within-subject SD': Math.sqrt(errorSd ** 2 + shift ** 2 / 2),
@@ -106,6 +199,7 @@ export function* pairScenarios(sizes: readonly number[]): Generator<Scenario> {
             return {
               'Bland-Altman bias': limits?.bias ?? NONE,
               'Bland-Altman limits': limits?.upperLimit ?? NONE,
+              'Bland-Altman limits, as published': asPublished(limits),
               'proportional bias': limits?.proportionalBias?.slope ?? NONE,
               'Lin concordance': linConcordance(first, second),
               // A shift is no within-subject error of normal kind; asked only where there is none.
@@ -163,7 +257,7 @@ export function* severityScenarios(): Generator<Scenario> {
           size: candidates,
           setting: `${examiners} examiners, severity SD ${spread}`,
           // The truth differs from sample to sample: what is asked is how far it lies off.
-          truth: { 'severity of an examiner': 0 },
+          truth: { 'severity of an examiner': 0, 'severity against all possible examiners': 0 },
           sample: (chance) => {
             const severities = Array.from({ length: examiners }, () => spread * chance.normal());
             const mean = severities.reduce((sum, s) => sum + s, 0) / examiners;
@@ -189,20 +283,23 @@ export function* severityScenarios(): Generator<Scenario> {
               [factor('candidate', candidates, candidate), factor('examiner', examiners, examiner)],
               'examiner',
             );
-            const first = study.examiners[0];
-            const truth = (severities[0] as number) - mean;
+            const own = severities[0] as number;
             return {
-              'severity of an examiner': first
-                ? {
-                    estimate: first.severity - truth,
-                    lower: first.lower === null ? null : first.lower - truth,
-                    upper: first.upper === null ? null : first.upper - truth,
-                  }
-                : NONE,
+              'severity of an examiner': offBy(study.examiners[0], own - mean),
+              // Whose mean severity is 0.
+              'severity against all possible examiners': offBy(study.examiners[0], own),
             };
           },
         };
       }
     }
   }
+}
+
+/** How far a severity lies off the truth of its own sample, which differs from sample to sample. */
+function offBy(found: Severity | undefined, truth: number): Shown {
+  if (!found) return NONE;
+  const { severity, lower, upper } = found;
+  const off = (end: number | null) => (end === null ? null : end - truth);
+  return { estimate: severity - truth, lower: off(lower), upper: off(upper) };
 }

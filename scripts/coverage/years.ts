@@ -3,32 +3,35 @@ import type { Sitting } from '@kritikos/core/standards/acrossYears';
 import type { Chance } from '@kritikos/core/numerics/random';
 import type { Scenario } from './simulation.ts';
 
-const ANCHORS = [0, 1, 2, 3, 4];
 const RESAMPLES = 400;
-/** Stations of last year, five of them in common with this one; this year's own are 6 points easier. */
-const EASE = [60, 62, 64, 66, 68, 60, 62, 64];
+/** Stations that only one of two sittings had; this year's are easier by so many points. */
+const OWN = 3;
 const EASIER = 6;
+const ABLER = 4;
 
 /** Two sittings whose cohorts are 4 points apart, and whose papers differ by the stations of their own. */
 export function* yearsScenarios(sizes: readonly number[]): Generator<Scenario> {
   for (const size of sizes) {
-    for (const [method, spread, noise] of [
-      ['linear', 6, 10],
-      ['linear', 8, 6],
-      ['mean', 6, 10],
+    for (const [method, anchors, spread, noise] of [
+      ['linear', 5, 6, 10],
+      ['linear', 5, 8, 6],
+      ['linear', 9, 6, 10],
+      ['mean', 5, 6, 10],
     ] as const) {
+      const stations = anchors + OWN;
+      const ease = Array.from({ length: stations }, (_, i) => 60 + 2 * (i % 5));
       yield {
         size,
-        setting: `${method}, ability SD ${spread}, station SD ${noise}`,
+        setting: `${method}, ${anchors} anchors, ability SD ${spread}, station SD ${noise}`,
         truth: {
-          'equating, cohort': 4,
-          'equating, paper': (EASIER * (EASE.length - ANCHORS.length)) / EASE.length,
+          'equating, cohort': ABLER,
+          'equating, paper': (EASIER * OWN) / stations,
           'equating, drift of an anchor': 0,
         },
         sample: (chance) => {
-          const own = EASE.map((ease, i) => ease + (ANCHORS.includes(i) ? 0 : EASIER));
-          const now = sitting(chance, { size, ability: 4, ease: own, spread, noise });
-          const then = sitting(chance, { size, ability: 0, ease: EASE, spread, noise });
+          const own = ease.map((of, i) => of + (i < anchors ? 0 : EASIER));
+          const now = sitting(chance, { size, ability: ABLER, ease: own, spread, noise, anchors });
+          const then = sitting(chance, { size, ability: 0, ease, spread, noise, anchors });
           const seed = chance.below(1e9);
           const found = yearsApart(now, then, { method, resamples: RESAMPLES, seed });
           return {
@@ -44,11 +47,19 @@ export function* yearsScenarios(sizes: readonly number[]): Generator<Scenario> {
 
 function sitting(
   chance: Chance,
-  how: { size: number; ability: number; ease: readonly number[]; spread: number; noise: number },
+  how: {
+    readonly size: number;
+    readonly ability: number;
+    readonly ease: readonly number[];
+    readonly spread: number;
+    readonly noise: number;
+    /** So many of the first stations are common. */
+    readonly anchors: number;
+  },
 ): Sitting {
   const rows = Array.from({ length: how.size }, () => {
     const own = how.ability + how.spread * chance.normal();
     return how.ease.map((ease) => own + ease + how.noise * chance.normal());
   });
-  return { rows, anchors: ANCHORS };
+  return { rows, anchors: how.ease.slice(0, how.anchors).map((_, i) => i) };
 }
