@@ -251,6 +251,10 @@ test('an examination of eight stations from the bank and from a checklist that i
     const stations = page.locator('ol[data-list="examination"] li[data-key]');
     for (const [i, station] of SEVEN.entries()) {
       await page.getByRole('textbox', { name: 'Find in the bank' }).fill(station);
+      // The list is read anew a moment later, and whoever presses before presses beside.
+      const found = page.locator('ol[data-list="bank"] li');
+      await expect(found).toHaveCount(1);
+      await expect(found).toContainText(station);
       await page.getByRole('button', { name: `Add ${station}`, exact: true }).click();
       await expect(stations).toHaveCount(i + 1);
     }

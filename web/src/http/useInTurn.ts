@@ -1,9 +1,11 @@
+import { useEventListener } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import type { ComputedRef } from 'vue';
 
 /**
  * The changes of a page, one on the way at a time: the server takes them in the order in which they
- * were made, and no answer comes after that of a later one.
+ * were made, and no answer comes after that of a later one. The browser asks before the page is left
+ * while any waits.
  */
 export function useInTurn(): {
   readonly inTurn: <T>(act: () => Promise<T>) => Promise<T>;
@@ -12,6 +14,9 @@ export function useInTurn(): {
 } {
   const waiting = ref(0);
   let last: Promise<unknown> = Promise.resolve();
+  useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
+    if (waiting.value > 0) event.preventDefault();
+  });
   return {
     busy: computed(() => waiting.value > 0),
     inTurn<T>(act: () => Promise<T>): Promise<T> {
