@@ -59,7 +59,7 @@ verb(
   .argument('<problem.json>', 'days, stations, candidates, examiners, simulated patients')
   .option(
     '--seconds <n>',
-    'stop searching after so many seconds',
+    'stop searching after so many seconds; building and writing take a few more for thousands of candidates',
     number({ from: 0.1, to: 3600 }),
     5,
   )

@@ -28,17 +28,18 @@ export function frameOf(problem: PlanningProblem): PlacedWave[] {
   const { days, candidates } = problem;
   if (candidates.length === 0) return [];
   const groups = extraGroups(problem);
+  const mostIn = mostOf(problem);
   const inTime = [...days.keys()].sort((a, b) => (days[a]?.start ?? 0) - (days[b]?.start ?? 0));
   const longestFirst = [...inTime].sort((a, b) => lengthOf(days[b]) - lengthOf(days[a]));
   for (let used = 1; used <= days.length; used++) {
     // The first days of all where they hold everybody, or the longest.
     for (const order of [inTime, longestFirst]) {
       const chosen = order.slice(0, used).sort((a, b) => a - b);
-      const runs = shared(problem, chosen, groups);
+      const runs = shared(problem, { used: chosen, groups, mostIn });
       if (runs) return runs.flatMap((run) => placed(problem, run));
     }
   }
-  throw new RangeError(tooFew(problem, groups));
+  throw new RangeError(tooFew(problem, groups, mostIn));
 }
 
 /** Candidates with extra time in groups that a wave holds, those with the most together. */
@@ -59,8 +60,15 @@ function extraGroups({ candidates, stations, rests }: PlanningProblem): ExtraGro
 /** Everybody shared out over these days; `null` where they do not hold them. */
 function shared(
   problem: PlanningProblem,
-  used: readonly number[],
-  groups: readonly ExtraGroup[],
+  {
+    used,
+    groups,
+    mostIn,
+  }: {
+    readonly used: readonly number[];
+    readonly groups: readonly ExtraGroup[];
+    readonly mostIn: MostIn;
+  },
 ): Run[] | null {
   const { days, candidates, circuits } = problem;
   const runs: Run[] = used.flatMap((day) =>
@@ -73,7 +81,7 @@ function shared(
     least.extra = [...least.extra, group];
   }
   const limit = new Map(used.map((day) => [day, lengthOf(days[day])]));
-  const holds = (run: Run) => mostIn(problem, run, limit.get(run.day) ?? 0);
+  const holds = ({ extra, day }: Run) => mostIn(extra, limit.get(day) ?? 0);
   const all = () => runs.reduce((sum, run) => sum + holds(run), 0);
   if (runs.some((run) => holds(run) < reserved(run)) || all() < candidates.length) return null;
   // All days as short as they can be together; then each, from the last, as short as it can be.
@@ -116,8 +124,21 @@ function reserved({ extra }: Run): number {
   return extra.reduce((sum, group) => sum + group.length, 0);
 }
 
-/** How many a circuit takes within so many minutes. */
-function mostIn(problem: PlanningProblem, { extra }: Run, minutes: number): number {
+/** How many a circuit with these groups takes within so many minutes. */
+type MostIn = (extra: readonly ExtraGroup[], minutes: number) => number;
+
+/** Days of one length with the same groups are asked about again and again. */
+function mostOf(problem: PlanningProblem): MostIn {
+  const known = new Map<string, number>();
+  return (extra, minutes) => {
+    const key = `${minutes} ${JSON.stringify(extra)}`;
+    const most = known.get(key) ?? searched(problem, extra, minutes);
+    known.set(key, most);
+    return most;
+  };
+}
+
+function searched(problem: PlanningProblem, extra: readonly ExtraGroup[], minutes: number): number {
   const fits = (candidates: number) =>
     minutesOf(problem, wavesOf(problem, candidates, extra)) <= minutes + 1e-6;
   let [low, high] = [0, problem.candidates.length];
@@ -145,14 +166,9 @@ function lengthOf(day: Interval | undefined): number {
   return day ? day.end - day.start : 0;
 }
 
-function tooFew(problem: PlanningProblem, groups: readonly ExtraGroup[]): string {
+function tooFew(problem: PlanningProblem, groups: readonly ExtraGroup[], mostIn: MostIn): string {
   const { candidates, circuits, days } = problem;
-  const held = days.reduce(
-    (sum, day) =>
-      sum +
-      circuits * mostIn(problem, { day: 0, circuit: 0, extra: [], candidates: 0 }, lengthOf(day)),
-    0,
-  );
+  const held = days.reduce((sum, day) => sum + circuits * mostIn([], lengthOf(day)), 0);
   const share = Math.ceil(candidates.length / (circuits * days.length));
   const shortest = Math.min(...days.map(lengthOf));
   const needed = minutesOf(problem, wavesOf(problem, share, groups.slice(0, 1)));

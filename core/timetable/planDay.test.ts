@@ -115,6 +115,10 @@ describe('the plan of a day', () => {
     const short = await plan({ ...problem, days: [{ start: 0, end: 60 }] });
     expect(tells(short, 'examiner').length).toBeGreaterThan(0);
     expect(new Set(short.slots.map(({ circuit }) => circuit))).toEqual(new Set([0, 1]));
+    // With the seconds gone no fewer circuits are tried, and the plan says why.
+    const hasty = await planDay(problem, { ...BUDGET, seconds: 1e-6 });
+    expect(tells(hasty, 'clock')).toHaveLength(1);
+    expect(tells(hasty, 'circuit')).toEqual([]);
   });
 
   it('gives named candidates their time, and delays only those of their wave', async () => {
@@ -330,6 +334,11 @@ describe('what no plan can do', () => {
       /Day 1 ends before it begins/,
     ],
     ['more pairs than sheets', { pairs: 33 }, /33 sheets cannot be marked twice: there are 32/],
+    [
+      'more shifts than can be searched',
+      { days: Array.from({ length: 5_000 }, (_, i) => ({ start: 1440 * i, end: 1440 * i + 600 })) },
+      /shifts of an examiner at a station .* are possible, and up to 60000 can be searched/,
+    ],
   ])('is refused with what, where and what would do: %s', async (_, change, why) => {
     await expect(plan({ ...usual, ...change })).rejects.toThrow(RangeError);
     await expect(plan({ ...usual, ...change })).rejects.toThrow(why);

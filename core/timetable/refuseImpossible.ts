@@ -1,6 +1,9 @@
 import { mayExamine } from './problem.ts';
 import type { PlanningProblem } from './problem.ts';
 
+/** Of so many possible shifts (an examiner at a station of a circuit on a day) a programme can be made in seconds. */
+const MOST_SHIFTS = 60_000;
+
 /** Throws `RangeError` for a problem that no plan can solve: what, for whom, and what would do. */
 export function refuseImpossible(problem: PlanningProblem): void {
   const { stations, candidates, examiners, patients, days, circuits, rests } = problem;
@@ -54,6 +57,15 @@ export function refuseImpossible(problem: PlanningProblem): void {
       );
   }
   if (candidates.length === 0) return;
+  const posts = stations.reduce(
+    (sum, { id }) => sum + examiners.filter((one) => mayExamine(one, id)).length,
+    0,
+  );
+  const shifts = posts * circuits * days.length;
+  if (shifts > MOST_SHIFTS)
+    refuse(
+      `${shifts} shifts of an examiner at a station of a circuit on a day are possible, and up to ${MOST_SHIFTS} can be searched. Say which stations each examiner may examine, or plan fewer days at once.`,
+    );
   for (const { id } of stations) {
     const able = examiners.filter((one) => mayExamine(one, id));
     if (able.length === 0) refuse(`Nobody may examine station ${id}. Name an examiner for it.`);

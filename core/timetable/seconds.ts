@@ -31,12 +31,18 @@ export function markedTwice(
 
   let found = 0;
   const twice = new Map<string, number>();
+  // Examiners are only taken here, never let go: who finds nobody finds nobody later.
+  const hopeless = new Set<OpenSlot>();
   const seek = (slot: OpenSlot): void => {
+    if (hopeless.has(slot)) return;
     const free = examiners.filter((one) => may(one, slot));
     const cost = ({ id }: PlannedExaminer) =>
       (seconds.get(id) ?? 0) + (linked.are(id, slot.candidate) ? 0.5 : 0);
     const [best] = free.sort((a, b) => cost(a) - cost(b));
-    if (!best) return;
+    if (!best) {
+      hopeless.add(slot);
+      return;
+    }
     slot.second = best.id;
     diary.take(best.id, slot);
     seconds.set(best.id, (seconds.get(best.id) ?? 0) + 1);
@@ -145,9 +151,17 @@ class Links {
     return this.root(`e ${examiner}`) === this.root(`c ${candidate}`);
   }
 
+  /** Everything on the way is hung from the root at once, so that the next way is short. */
   private root(name: string): string {
-    let now = name;
-    for (let next = this.above.get(now); next !== undefined; next = this.above.get(now)) now = next;
-    return now;
+    let root = name;
+    for (let next = this.above.get(root); next !== undefined; next = this.above.get(root)) {
+      root = next;
+    }
+    for (let now = name; now !== root;) {
+      const next = this.above.get(now) ?? root;
+      this.above.set(now, root);
+      now = next;
+    }
+    return root;
   }
 }

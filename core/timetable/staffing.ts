@@ -1,6 +1,7 @@
+import { groupBy } from '../numerics/groupBy.ts';
 import type { PlacedWave } from './frame.ts';
 import { isAvailable, mayExamine } from './problem.ts';
-import type { PlannedCandidate, PlannedExaminer, PlanningProblem } from './problem.ts';
+import type { Interval, PlannedCandidate, PlannedExaminer, PlanningProblem } from './problem.ts';
 import { solve } from './programme.ts';
 import type { Budget, Row } from './programme.ts';
 
@@ -101,12 +102,14 @@ function everyStationHasOne(
   waves: readonly PlacedWave[],
   shifts: readonly Shift[],
 ): void {
+  const held = shifts.flatMap((shift) => shift.waves.map((w) => ({ shift, w })));
+  const there = groupBy(held, ({ shift, w }) => `${w} ${shift.station}`);
   for (const w of waves.keys()) {
     for (const s of stations.keys()) {
       const open = `open ${w} ${s}`;
       costs.set(open, UNFILLED);
-      const there = shifts.filter((one) => one.station === s && one.waves.includes(w));
-      rows.push({ terms: [...terms(there), [1, open]], is: '>=', value: 1 });
+      const own = (there.get(`${w} ${s}`) ?? []).map(({ shift }) => shift);
+      rows.push({ terms: [...terms(own), [1, open]], is: '>=', value: 1 });
     }
   }
 }
@@ -118,16 +121,15 @@ function nobodyInTwoPlaces(
   waves: readonly PlacedWave[],
   shifts: readonly Shift[],
 ): void {
+  const timed = shifts.map((shift) => ({ shift, ...hoursOf(shift, waves) }));
+  const byExaminer = groupBy(timed, ({ shift }) => shift.examiner);
   for (const e of examiners.keys()) {
-    const own = shifts.filter(({ examiner }) => examiner === e);
-    for (const { start } of waves) {
-      const then = own.filter(({ waves: held }) =>
-        runsAt(
-          held.map((w) => waves[w]),
-          start,
-        ),
-      );
-      if (then.length > 1) rows.push({ terms: terms(then), is: '<=', value: 1 });
+    const own = byExaminer.get(e) ?? [];
+    for (const { start: at } of waves) {
+      const then = own.filter(({ start, end }) => start <= at && at < end);
+      if (then.length > 1) {
+        rows.push({ terms: terms(then.map(({ shift }) => shift)), is: '<=', value: 1 });
+      }
     }
   }
 }
@@ -284,10 +286,9 @@ function longestRun(waves: readonly number[], holds: (w: number) => boolean): nu
   return best;
 }
 
-function runsAt(held: readonly (PlacedWave | undefined)[], at: number): boolean {
-  const [first, last] = [held[0], held.at(-1)];
-  if (!first || !last) return false;
-  return first.start <= at && at < last.end;
+function hoursOf({ waves: held }: Shift, waves: readonly PlacedWave[]): Interval {
+  const [first, last] = [waves[held[0] ?? -1], waves[held.at(-1) ?? -1]];
+  return { start: first?.start ?? 0, end: last?.end ?? 0 };
 }
 
 function terms(shifts: readonly Shift[]): (readonly [number, string])[] {
