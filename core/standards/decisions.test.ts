@@ -99,6 +99,9 @@ describe('cuts that ask nobody', () => {
   it('mean less one SD of 50, 60, 70 is 50', () => {
     expect(meanMinusSd([50, 60, 70], 1).estimate).toBeCloseTo(50, 10);
     expect(meanMinusSd([50], 1).estimate).toBeNull();
+    const scores = Array.from({ length: 16 }, (_, i) => 50 + i);
+    expect(meanMinusSd(scores.slice(1), 1).notes[1]).toMatch(/^With fewer than 16 candidates/);
+    expect(meanMinusSd(scores, 1).notes).toHaveLength(1);
     // SD 10: 10 root(1/3 + 1/4), and 10 root(1/3) for the mean itself.
     expect(meanMinusSd([50, 60, 70], 1).standardError).toBeCloseTo(10 * Math.sqrt(7 / 12), 10);
     expect(meanMinusSd([50, 60, 70], 0).standardError).toBeCloseTo(10 / Math.sqrt(3), 10);
