@@ -25,7 +25,7 @@ async function serve(name, demo) {
   });
   servers.push(server);
   const address = `http://127.0.0.1:${port}`;
-  for (let i = 0; i < 600; i++) {
+  for (let i = 0; i < 3000; i++) {
     const up = await fetch(`${address}/api/session`).then(
       (response) => response.ok,
       () => false,
@@ -33,7 +33,7 @@ async function serve(name, demo) {
     if (up) return address;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
-  throw new Error('The server for the gallery did not start.');
+  throw new Error('The server for the gallery did not start within five minutes.');
 }
 
 try {

@@ -30,7 +30,7 @@ export interface BlandAltman {
 
 /** What no interval from so few pairs can know (table in docs/methods.md). */
 export const SEEN_TAILS =
-  'The intervals of the limits take in differences far apart as far as the pairs show them: where some lie far out they hold in 87 to 95 of 100 cases, where differences lean to one side in 82 to 88.';
+  'The intervals of the limits widen for differences that lie far out, as far as the pairs show any: where some do they hold in 87 to 95 of 100 cases, where differences lean to one side in 82 to 88.';
 
 /**
  * Limits of agreement of two measurements of the same subjects: 95 % of their differences lie

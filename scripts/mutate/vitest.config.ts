@@ -5,6 +5,6 @@ export default defineConfig({
   test: {
     include: ['core/**/*.test.ts'],
     exclude: ['**/node_modules/**', 'core/figure/**', 'core/catalogue/**'],
-    testTimeout: 60_000,
+    testTimeout: 300_000,
   },
 });
