@@ -120,11 +120,11 @@ describe('a better cohort and an easier paper', () => {
     expect(yearsApart(a, few).cohort.n).toBe(50);
   });
 
-  // Two-sided 5 % shared among m comparisons: t of 1 - .05 / (2 m) on 118 degrees of freedom, 2.618
-  // for 5 and 2.973 for 14 (SciPy's stats.t.ppf; z has 2.576 and 2.913).
+  // Two-sided 1 % shared among m comparisons: t of 1 - .01 / (2 m) on 118 degrees of freedom, 3.161
+  // for 5 and 3.475 for 14 (SciPy's stats.t.ppf; z has 3.090 and 3.384).
   it.each([
-    [5, 2.618],
-    [14, 2.973],
+    [5, 3.161],
+    [14, 3.475],
   ])('takes one of %i anchors for drifted beyond %f errors, and not before', (anchors, limit) => {
     const ease = Array.from({ length: anchors }, (_, i) => 60 + i);
     const all = ease.map((_, i) => i);

@@ -106,7 +106,8 @@ const stations = computed(() => {
         <h2>The stations that stayed the same</h2>
         <p class="soft">
           How much each became easier than the others since the sitting before. One that changed
-          beyond its error is no common yardstick; the sentence above does not rest on it.
+          beyond its error, by more than chance brings in 1 of 100 such comparisons, is no common
+          yardstick; the sentence above does not rest on it.
         </p>
         <ForestPlot
           of="Station"
