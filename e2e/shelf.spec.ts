@@ -60,6 +60,12 @@ test('a procedure of the school’s own is brought in, mended on the way, examin
     await expect(page.getByRole('img', { name: /right side tested/ })).toBeVisible();
   });
 
+  await test.step('and practised where a link asks for it, however late the shelf is read', async () => {
+    const id = new URL(page.url()).pathname.split('/').at(-1);
+    await page.goto(`/catalogue/practice?procedure=${id}`);
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(NAME);
+  });
+
   const station = `Station of ${NAME}`;
   const can = page.getByRole('button', { name: `What can be done with ${NAME}` });
   const choose = async () => {

@@ -117,6 +117,7 @@ test('an examination of eight stations from the bank and from a checklist that i
       .first();
     await item.locator('button.kind').click();
     const keys = item.getByRole('radio');
+    await expect(keys.first()).toBeVisible();
     const right = await keys.evaluateAll((all) =>
       all.findIndex((one) => (one as unknown as { checked: boolean }).checked),
     );
