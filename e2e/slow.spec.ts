@@ -138,8 +138,14 @@ test('resources: a number that is being written stays, and two things counted at
   await page.keyboard.type('3');
   await expect(counts.nth(2)).toHaveValue('23');
   await page.keyboard.press('Tab');
-  // Each of the three counts has its own answer.
-  await expect.poll(kept.arrived).toBe(3);
+  await expect
+    .poll(async () => {
+      const { equipment } = await callApi<{ equipment: { pieces: number | null }[] }>(
+        ...([page.request, 'get', `/examinations/${own}/resources`] as const),
+      );
+      return equipment.slice(0, 3).map(({ pieces }) => pieces);
+    })
+    .toEqual([21, 22, 23]);
   await page.reload();
   await page.getByRole('tab', { name: 'Equipment', exact: true }).click();
   await expect(counts.nth(0)).toHaveValue('21');
