@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { seededChance } from '../numerics/random.ts';
-import { yearsApart } from './acrossYears.ts';
+import { LEANS, yearsApart } from './acrossYears.ts';
 import type { Sitting } from './acrossYears.ts';
 import { equate } from './equating.ts';
 
@@ -54,7 +54,24 @@ describe('a better cohort and an easier paper', () => {
       const expected = equate(cohortOf(a), cohortOf(b), method);
       expect(cohort.estimate).toBeCloseTo(expected?.cohortDifference ?? NaN, 9);
       expect(paper.estimate).toBeCloseTo(expected?.paperDifference ?? NaN, 9);
+      expect(paper.notes).toEqual(method === 'linear' ? [LEANS] : []);
     }
+  });
+
+  // By the moments of the model: abilities of variance 36 and noise of 100 a station make 36 + 100 / 8
+  // of a whole of eight and 36 + 100 / 5 of five anchors, so that linear equating takes root(48.5 / 56)
+  // = .931 of the cohorts' 40 points for ability and leaves 2.8 with the paper; mean equating takes all.
+  it('lean, by linear equating, as far as the noise of the anchors makes them', () => {
+    const lean = (method: 'mean' | 'linear') => {
+      const large = (ability: number, ease: readonly number[], seed: number) =>
+        sitting({ n: 4000, ability, ease }, seed);
+      return (
+        yearsApart(large(40, now, 1), large(0, then, 2), { method, resamples: 100 }).paper
+          .estimate ?? NaN
+      );
+    };
+    expect(Math.abs(lean('linear') - lean('mean') - 2.8)).toBeLessThan(0.8);
+    expect(Math.abs(lean('mean') - 2.25)).toBeLessThan(0.5);
   });
 
   // Known truth: cohorts 4 apart, papers 2.25 apart. Of 150 repetitions an interval that holds 95 %
