@@ -24,8 +24,7 @@ export function sayYears({ cohort, paper, used }: YearsApart, { now, then }: Coh
   const stations = beyond(paper)
     ? `its paper was ${points(paper)} ${paper.estimate > 0 ? 'easier' : 'harder'} (${interval(paper)})`
     : `its paper cannot be told from theirs in difficulty (${points(paper)} apart, ${interval(paper)})`;
-  const notes = new Set([...cohort.notes, ...paper.notes]);
-  return [`${people}; ${stations}.`, ...notes].join(' ');
+  return [`${people}; ${stations}.`, ...cohort.notes].join(' ');
 }
 
 /** True where the whole interval lies on one side of no difference. */

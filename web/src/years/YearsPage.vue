@@ -49,6 +49,11 @@ const stations = computed(() => {
     ),
   }));
 });
+/** What is to be known of the paper's figure beside what the sentence says. */
+const ofThePaper = computed(() => {
+  const { cohort, paper } = data.value?.compared ?? {};
+  return (paper?.notes ?? []).filter((note) => cohort?.notes.includes(note) === false);
+});
 </script>
 
 <template>
@@ -64,6 +69,7 @@ const stations = computed(() => {
           :examination="{ id, query: { figure: 'years' } }"
         />
       </p>
+      <p v-for="note in ofThePaper" :key="note" class="soft">{{ note }}</p>
       <WideTable label="Sittings">
         <table class="ledger panel">
           <thead>
