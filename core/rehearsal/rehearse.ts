@@ -31,8 +31,8 @@ export interface Rehearsal extends Dependence {
 
 /**
  * Variance components of many sheets take as long as all the rest, and more, so they are worked out
- * of one in so many rehearsals: of every twentieth of a large plan, of every third of a small one,
- * whose dependability differs more from one to the next.
+ * of one in so many rehearsals: of every twentieth of a large plan, of every second or third of a small
+ * one, whose dependability differs more from one to the next.
  */
 function everyTrust({ candidates, stations }: RehearsedPlan): number {
   return Math.min(20, Math.max(2, Math.ceil((candidates * stations.length) / 72)));

@@ -8,7 +8,7 @@ export const TWO_JUDGES =
 
 /**
  * What an interval over so few judges cannot know: of a judge apart whom the panel does not happen
- * to hold, none of its cuts says anything (room `cuts` of `npm run coverage`).
+ * to hold, none of its cuts says anything (room `judges` of `npm run coverage`).
  */
 export const EVEN_JUDGES =
   'The interval takes judges to be spread evenly about the cut: where they lean to one side, or one in eight stands apart, it holds in 80 to 94 of 100 cases, the fewer the further.';
