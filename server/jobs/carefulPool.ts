@@ -1,9 +1,10 @@
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { HttpProblem } from '../http/problems.ts';
+import { emptied } from './emptied.ts';
 
 /** What a file may cost to be read: a real one of the largest size takes a fraction of it. */
 const LONGEST_MILLISECONDS = 30_000;
@@ -64,7 +65,8 @@ async function readAlone<Question extends object, Result>(
     throw late.aborted ? tooLong(longest) : asProblem(error);
   } finally {
     own.close();
-    clear();
+    // What a thread left behind that was ended.
+    emptied(folder);
   }
 }
 
@@ -80,12 +82,6 @@ function threads(): Piscina {
     env: { ...process.env, TMPDIR: folder },
   });
   return pool;
-}
-
-/** What a thread left behind that was ended. */
-function clear(): void {
-  for (const name of readdirSync(folder))
-    rmSync(join(folder, name), { recursive: true, force: true });
 }
 
 function tooLong(milliseconds: number): HttpProblem {
