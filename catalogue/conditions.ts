@@ -1,4 +1,4 @@
-import type { Lesion } from '@kritikos/core/catalogue/response';
+import type { Lesion } from '@kritikos/core/catalogue/lesion';
 import type { Region } from './procedure.ts';
 
 /** What a simulated patient has, told as a history; `{side}` becomes left or right. */
@@ -8,6 +8,8 @@ export interface Condition {
   readonly region: Region | 'any';
   readonly lesions: readonly Lesion[];
   readonly history: string;
+  /** How this patient behaves whatever is tested, as the script says it. */
+  readonly manners?: readonly string[];
 }
 
 const condition = (
@@ -284,7 +286,7 @@ export const CONDITIONS: readonly Condition[] = [
     'Stiff ankle joint',
     'ankle',
     'The {side} ankle is stiff since a fracture two years ago.',
-    ['soleus or ankle joint', 'tight', 2],
+    ['ankle joint', 'stiff', 2],
     ['subtalar joint', 'stiff', 2],
   ),
   condition(
@@ -545,7 +547,7 @@ export const CONDITIONS: readonly Condition[] = [
   ),
   condition(
     'early-lateral-tendinopathy',
-    'Outer elbow tendon sore only when stretched',
+    'Outer elbow tendon sore on pressure and stretch, not yet on load',
     'elbow',
     'The outer side of the {side} elbow pulls on lifting with a straight arm, for six weeks.',
     ['common extensor origin', 'sprained', 1],
@@ -593,6 +595,58 @@ export const CONDITIONS: readonly Condition[] = [
     'The thumb side of the {side} hand has been numb at night for years; buttons are hard.',
     ['median nerve at the wrist', 'compressed', 3],
   ),
+  condition(
+    'pcl-corner-tear',
+    'Back cruciate and outer corner of the knee torn',
+    'knee',
+    'The {side} knee was struck from in front and inside at skiing four months ago; it gives way backwards on stairs.',
+    ['posterior cruciate ligament', 'torn', 3],
+    ['posterolateral corner', 'torn', 2],
+  ),
+  condition(
+    'knee-capsule-sprain',
+    'Sprained capsule of the knee',
+    'knee',
+    'The {side} knee was pulled and turned in a fall from a horse three weeks ago; it aches all round on turning over in bed.',
+    ['knee capsule', 'sprained', 2],
+  ),
+  condition(
+    'sc-joint-pain',
+    'Irritated inner joint of the collarbone',
+    'shoulder',
+    'The inner end of the {side} collarbone has been sore since somebody fell on the shoulder at judo.',
+    ['sternoclavicular joint', 'irritated', 2],
+  ),
+  condition(
+    'outer-elbow-joint-wear',
+    'Worn joint at the outer elbow',
+    'elbow',
+    'The outer side of the {side} elbow grates and aches on turning the palm, for years of laying bricks.',
+    ['elbow joint', 'worn', 2],
+    ['radio-ulnar joints', 'stiff', 1],
+  ),
+  condition(
+    'stiff-heel-joint',
+    'Stiff joint below the ankle',
+    'ankle',
+    'The {side} heel has hardly tilted since a fall from a ladder last year; slopes are awkward.',
+    ['subtalar joint', 'stiff', 2],
+  ),
+  condition(
+    'de-quervain-one-sheath',
+    'Thumb tendons sore in one shared sheath',
+    'wrist',
+    'The thumb side of the {side} wrist hurts with every move of the thumb since weeks of pruning.',
+    ['first dorsal compartment', 'irritated', 2],
+    ['shared thumb tendon sheath', 'irritated', 2],
+  ),
+  condition(
+    'soleus-tightness',
+    'Tight deep calf muscle',
+    'ankle',
+    'The {side} heel comes up early in a squat, and the deep calf pulls.',
+    ['soleus', 'tight', 2],
+  ),
 ];
 
 /** What a procedure needs to be known of to say whom it tells something about. */
@@ -601,13 +655,14 @@ type Examining = Readonly<{
   loads: readonly { structure: string }[];
   misleads: readonly { lesion: { structure: string } }[];
   voids: readonly { structure: string }[];
+  refrains?: readonly { structure: string }[];
 }>;
 
 /**
  * The patients that a procedure can be set with: those who show something under it (or in whom it
  * cannot be done), then a sound one and those of its region who look alike and show nothing.
  */
-export function conditionsFor({ region, loads, misleads, voids }: Examining): {
+export function conditionsFor({ region, loads, misleads, voids, refrains = [] }: Examining): {
   readonly telling: readonly Condition[];
   readonly silent: readonly Condition[];
 } {
@@ -615,6 +670,7 @@ export function conditionsFor({ region, loads, misleads, voids }: Examining): {
     ...loads.map(({ structure }) => structure),
     ...misleads.map(({ lesion }) => lesion.structure),
     ...voids.map(({ structure }) => structure),
+    ...refrains.map(({ structure }) => structure),
   ]);
   const tells = ({ lesions }: Condition) => lesions.some(({ structure }) => touched.has(structure));
   return {
@@ -623,6 +679,11 @@ export function conditionsFor({ region, loads, misleads, voids }: Examining): {
       (own) => !tells(own) && (own.region === 'any' || region === 'any' || own.region === region),
     ),
   };
+}
+
+/** The condition to another degree than its own, every lesion of it alike. */
+export function conditionAt(condition: Condition, degree: Lesion['degree']): Condition {
+  return { ...condition, lesions: condition.lesions.map((lesion) => ({ ...lesion, degree })) };
 }
 
 export function conditionById(id: string): Condition {

@@ -1,4 +1,6 @@
-import { numberOf, readResponse, respond, VOID } from '@kritikos/core/catalogue/response';
+import { numberOf } from '@kritikos/core/catalogue/patientNumber';
+import { readResponse, VOID } from '@kritikos/core/catalogue/reading';
+import { respond } from '@kritikos/core/catalogue/response';
 import type { FigureSpec } from '@kritikos/core/figure/spec';
 import type { ChecklistItem, MeasuredItem } from '@kritikos/core/scoring/checklist';
 import { conditionById } from './conditions.ts';
@@ -8,7 +10,8 @@ import { orVoid } from './findings.ts';
 import { bothSides, choice, consent, done } from './items.ts';
 import type { Fault } from '@kritikos/core/scoring/checklist';
 import type { Finding, Procedure, ProcedureChecklist, School } from './procedure.ts';
-import { siteOf } from './structures.ts';
+import { refraining } from './refraining.ts';
+import { scriptFor } from './script.ts';
 
 type MayBeEmpty =
   | 'misleads'
@@ -70,7 +73,7 @@ export function defineProcedure(known: Known, checklist: ChecklistSpec | Written
     ...procedure,
     checklist: {
       task,
-      items: [consent(), ...items, ...comparison(procedure.sides)],
+      items: [consent(), ...items, ...comparison(procedure)],
       faults: faults.map(([text, item], i) => fault(text, item, i)),
       variants: known.schools.map(({ key, label, description }) => ({ key, label, description })),
       usualVariant: known.schools[0]?.key ?? '',
@@ -106,8 +109,11 @@ function refuseDoubles(
   }
 }
 
-function comparison(sides: Procedure['sides']): ChecklistItem[] {
-  if (sides === 'both') return [bothSides()];
+function comparison({ sides, schools }: Pick<Procedure, 'sides' | 'schools'>): ChecklistItem[] {
+  if (sides === 'both') {
+    const others = schools.filter(({ oneSide }) => !oneSide).map(({ key }) => key);
+    return [others.length < schools.length ? { ...bothSides(), variants: others } : bothSides()];
+  }
   if (sides === 'none') return [];
   return [
     done({ key: 'both-sides', text: 'Compares both sides in one view', domain: 'comparison' }),
@@ -122,13 +128,14 @@ function fault(text: string, item: string, place: number): Fault {
  * The checklist of a procedure for a patient with this condition: the declared results get the
  * key that follows from it, numbers that are read off the patient the band around what this
  * patient shows, and the simulated patient a script. Nobody types a key that can be derived.
+ * A patient on whom it must not be done makes it a checklist of refraining.
  */
 export function checklistFor(
   procedure: Procedure,
   condition: Condition,
   side: 'left' | 'right',
 ): ProcedureChecklist {
-  const response = respond(procedure.loads, condition.lesions, procedure.misleads, procedure.voids);
+  const response = respond(procedure, condition.lesions);
   const { checklist } = procedure;
   const declared = procedure.findings.map(({ reading, partly, ...finding }) => {
     const answer = readResponse(reading, response);
@@ -148,11 +155,12 @@ export function checklistFor(
   const keys = new Map(declared.map((item) => [item.key, item]));
   const placed = checklist.items.map((item) => keys.get(item.key) ?? readOff(item));
   const fresh = declared.filter(({ key }) => !checklist.items.some((item) => item.key === key));
-  return {
+  const keyed = {
     ...checklist,
     items: [...placed, ...fresh],
     simulatedPatient: scriptFor(procedure, condition, side),
   };
+  return response.refrain ? refraining(procedure, keyed, response.refrain) : keyed;
 
   function readOff(item: ChecklistItem): ChecklistItem {
     const number = procedure.numbers.find((own) => own.item === item.key);
@@ -186,64 +194,3 @@ function neighbours(answer: string): string[] {
     ? []
     : [grade - 1, grade + 1].filter((g) => g >= 1 && g <= 3).map((g) => `grade-${g}`);
 }
-
-/** What the simulated patient tells and shows, on one page. */
-export function scriptFor(
-  procedure: Procedure,
-  condition: Condition,
-  side: 'left' | 'right',
-): string {
-  const {
-    shown,
-    misleading,
-    void: hindered,
-  } = respond(procedure.loads, condition.lesions, procedure.misleads, procedure.voids);
-  const other = side === 'left' ? 'right' : 'left';
-  const signs = [...new Map(shown.map((s) => [`${s.sign} ${s.structure}`, s])).values()].map(
-    ({ sign, structure, degree }) =>
-      `${DEGREES[degree]} ${SIGN_WORDS[sign]} (${siteOf(structure)})`,
-  );
-  const shows = hindered
-    ? `${hindered} Do not let it be forced.`
-    : signs.length === 0
-      ? 'Show nothing: no pain, no looseness, no fear.'
-      : `Show: ${signs.join('; ')}.`;
-  const trap = misleading.map(
-    ({ looksLike, avoidedBy }) => ` Without the step "${avoidedBy}" it looks like ${looksLike}.`,
-  );
-  const read = hindered ? '' : readingsFor(procedure, condition, side, other);
-  return `${condition.history.replaceAll('{side}', side)} ${shows}${read} The ${other} side is sound.${trap.join('')}`;
-}
-
-/** The numbers that the patient shows on either side, as far as the condition changes them. */
-function readingsFor(
-  { numbers, checklist }: Procedure,
-  { lesions }: Condition,
-  side: string,
-  other: string,
-): string {
-  const lines = numbers.flatMap((number) => {
-    const item = checklist.items.find(({ key }) => key === number.item);
-    const value = numberOf(number, lesions);
-    if (item?.kind !== 'measured' || value === number.healthy) return [];
-    const unit = item.unit === '°' ? '°' : ` ${item.unit}`;
-    return [`${item.text}: ${value}${unit} ${side}, ${number.healthy}${unit} ${other}`];
-  });
-  return lines.length === 0 ? '' : ` Numbers: ${lines.join('; ')}.`;
-}
-
-const DEGREES = { 1: 'slight', 2: 'clear', 3: 'marked' } as const;
-const SIGN_WORDS = {
-  pain: 'familiar pain',
-  laxity: 'looseness',
-  click: 'click',
-  weakness: 'weakness',
-  stiffness: 'stiffness',
-  tingling: 'tingling',
-  apprehension: 'fear that it slips out',
-  swelling: 'swelling',
-  block: 'springy block',
-  gap: 'gap to be felt',
-  crepitus: 'grating',
-  deviation: 'a line that stands off',
-} as const;

@@ -1,17 +1,12 @@
+import { respond } from '@kritikos/core/catalogue/response';
 import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
-import { CONDITIONS } from './conditions.ts';
+import { patientHas } from './chosenPatient.ts';
+import type { ChosenPatient } from './chosenPatient.ts';
 import { checklistFor } from './define.ts';
 import type { KnownProcedures } from './known.ts';
+import { NotKnown } from './notKnown.ts';
 import { stationChecklist } from './stationChecklist.ts';
 import type { ExaminedProcedure } from './stationChecklist.ts';
-
-/** What a simulated patient has: a condition of the catalogue, on a side, perhaps to another degree. */
-export interface ChosenPatient {
-  readonly condition: string;
-  readonly side: 'left' | 'right';
-  /** 1 to 3; `null` is as the condition says. */
-  readonly degree: number | null;
-}
 
 /** A procedure of a station, and where the whole would not fit, the items that are asked of it. */
 export interface ChosenProcedure {
@@ -19,13 +14,21 @@ export interface ChosenProcedure {
   readonly keeps?: readonly string[] | undefined;
 }
 
-/** What was chosen and nobody knows. */
-export class NotKnown extends RangeError {
+/** A patient on whom a procedure must not be done, at a station that is not made for refraining. */
+export class MustNotBeDone extends RangeError {
   constructor(
-    readonly what: 'procedure' | 'condition',
-    readonly id: string,
+    readonly procedure: string,
+    readonly title: string,
+    readonly why: string,
   ) {
-    super(`There is no ${what} "${id}".`);
+    super(`${title} must not be done on this patient: ${why}`);
+  }
+}
+
+/** A station made for refraining whose patient may be tested. */
+export class NothingForbidden extends RangeError {
+  constructor() {
+    super('Nothing at this station is forbidden on this patient.');
   }
 }
 
@@ -33,7 +36,9 @@ export class NotKnown extends RangeError {
  * The checklist of a station: what its procedures ask, with the key of its patient. Without a
  * patient it is the one that its procedure describes.
  *
- * Throws `NotKnown` for a procedure or condition that is not known.
+ * Throws `NotKnown` for a procedure or condition that is not known, `MustNotBeDone` where a patient
+ * may not be tested and the station is not made for that, `NothingForbidden` where it is made for it
+ * in vain.
  */
 export function derivedChecklist(
   procedures: readonly ChosenProcedure[],
@@ -41,6 +46,9 @@ export function derivedChecklist(
   known: KnownProcedures,
 ): ChecklistContent {
   const examined = procedures.map(({ procedure }) => keyed(known, procedure, patient));
+  if (patient?.refrain && examined.every(({ checklist }) => !checklist.withheld)) {
+    throw new NothingForbidden();
+  }
   const keeps = Object.fromEntries(
     procedures.flatMap(({ procedure, keeps: kept }) => (kept ? [[procedure, kept]] : [])),
   );
@@ -56,11 +64,8 @@ function keyed(
   if (!procedure) throw new NotKnown('procedure', id);
   const title = procedure.names[0] ?? procedure.title;
   if (patient === null) return { id, title, checklist: procedure.checklist };
-  const condition = CONDITIONS.find((known) => known.id === patient.condition);
-  if (!condition) throw new NotKnown('condition', patient.condition);
-  const { degree, side } = patient;
-  const lesions = condition.lesions.map((lesion) =>
-    degree === null ? lesion : { ...lesion, degree: degree as typeof lesion.degree },
-  );
-  return { id, title, checklist: checklistFor(procedure, { ...condition, lesions }, side) };
+  const has = patientHas(patient);
+  const forbidden = respond(procedure, has.lesions).refrain;
+  if (forbidden && !patient.refrain) throw new MustNotBeDone(id, title, forbidden.why);
+  return { id, title, checklist: checklistFor(procedure, has, patient.side) };
 }

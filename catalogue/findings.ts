@@ -1,5 +1,5 @@
-import { VOID } from '@kritikos/core/catalogue/response';
-import type { Sign } from '@kritikos/core/catalogue/response';
+import type { Sign } from '@kritikos/core/catalogue/lesion';
+import { VOID } from '@kritikos/core/catalogue/reading';
 import type { Finding } from './procedure.ts';
 
 /** Present or not, with a doubtful middle: a painless click, pain elsewhere. */
@@ -58,8 +58,10 @@ export function laxityGrade(
   };
 }
 
+/** A few fibres that are left still make an end: soft from the second degree on. */
 export function endPoint(): Finding {
-  return yesNo('end-point', 'States the end point', ['laxity'], ['Firm', 'Soft']);
+  const soft = yesNo('end-point', 'States the end point', ['laxity'], ['Firm', 'Soft']);
+  return countsFrom(2, soft, 'negative');
 }
 
 /** Which compartment, by the structures that answer. */
@@ -115,6 +117,17 @@ export function doubtfulWith(finding: Finding, ...doubtful: readonly Sign[]): Fi
   const { reading } = finding;
   if (reading.kind !== 'sign') throw new RangeError(`${finding.key} is not read by a sign.`);
   return { ...finding, reading: { ...reading, doubtful } };
+}
+
+/** A finding whose sign counts from a degree on; what is fainter is doubtful, or nothing. */
+export function countsFrom(
+  from: 2 | 3,
+  finding: Finding,
+  faint: 'negative' | 'equivocal',
+): Finding {
+  const { reading } = finding;
+  if (reading.kind !== 'sign') throw new RangeError(`${finding.key} is not read by a sign.`);
+  return { ...finding, reading: { ...reading, from, faint } };
 }
 
 /** A finding that counts only where one of these structures shows it. */

@@ -11,7 +11,7 @@ export const ARM_OUT_OF_REACH: readonly VoidRule[] = [
     structure: 'shoulder capsule',
     state: 'stiff',
     from: 2,
-    why: 'The arm comes up to about 70 degrees and hardly turns; the start position cannot be reached.',
+    why: 'The arm comes up to about 70 degrees at most and hardly turns; the start position cannot be reached.',
   },
 ];
 
@@ -57,10 +57,32 @@ export const ELBOW_SHORT: readonly VoidRule[] = [
   },
 ];
 
+/** The elbow pushed sideways, slack and slightly bent. */
+export const ELBOW_NOT_SLACK: readonly VoidRule[] = [
+  {
+    structure: 'elbow joint',
+    state: 'stiff',
+    from: 2,
+    why: 'At 20 to 30 degrees the stiff elbow is at its end and held by that; a gap cannot be told.',
+  },
+  {
+    structure: 'elbow joint',
+    state: 'effused',
+    from: 2,
+    why: 'The full elbow is tense and held half bent; a gap cannot be told.',
+  },
+];
+
 /** The foot pulled up past square. */
 export const FOOT_NOT_UP: readonly VoidRule[] = [
   {
-    structure: 'soleus or ankle joint',
+    structure: 'ankle joint',
+    state: 'stiff',
+    from: 2,
+    why: 'The foot hardly comes up past square, bent knee or not.',
+  },
+  {
+    structure: 'soleus',
     state: 'tight',
     from: 2,
     why: 'The foot hardly comes up past square, bent knee or not.',

@@ -159,7 +159,9 @@ export function feltSlack(muscle: string) {
  * Force comes on slowly and ends at the first protest. Flagged, not failing by itself: what can
  * dislocate, displace a fracture or let somebody fall has an item of its own that fails.
  */
-export function easesOff(text = 'Eases off at guarding or sharp pain') {
+export function easesOff(
+  text = 'Goes no further after guarding, pain or “stop” (done if none came)',
+) {
   return done({
     key: 'eases-off',
     text,

@@ -1,12 +1,15 @@
-import type {
-  Load,
-  Misleading,
-  PatientNumber,
-  Reading,
-  VoidRule,
-} from '@kritikos/core/catalogue/response';
+import type { Load, Sign } from '@kritikos/core/catalogue/lesion';
+import type { PatientNumber } from '@kritikos/core/catalogue/patientNumber';
+import type { Reading } from '@kritikos/core/catalogue/reading';
+import type { Misleading, RefrainRule, VoidRule } from '@kritikos/core/catalogue/response';
 import type { FigureSpec } from '@kritikos/core/figure/spec';
-import type { ChecklistItem, ChoiceOption, Fault, Variant } from '@kritikos/core/scoring/checklist';
+import type {
+  ChecklistItem,
+  ChoiceOption,
+  Fault,
+  Variant,
+  Withheld,
+} from '@kritikos/core/scoring/checklist';
 
 export const REGIONS = ['shoulder', 'elbow', 'wrist', 'hip', 'knee', 'ankle', 'any'] as const;
 export type Region = (typeof REGIONS)[number];
@@ -51,6 +54,8 @@ export interface School extends Variant {
   readonly criterion?: string;
   /** The finger, instrument or record that it uses. */
   readonly means?: string;
+  /** It tests the painful side alone; the comparison of sides is then not asked for. */
+  readonly oneSide?: true;
   /** How its drawing departs from that of the procedure. */
   readonly drawn?: Redrawing;
   /** The drawing, where it differs; made from `drawn`. */
@@ -68,6 +73,8 @@ export interface ProcedureChecklist {
   readonly task: string;
   readonly cautions: readonly string[];
   readonly stopRule: string;
+  /** What this patient forbids; absent where everything may be done. */
+  readonly withheld?: readonly Withheld[] | undefined;
 }
 
 /** A result that the candidate declares: its options, and how the key follows from the patient. */
@@ -78,6 +85,16 @@ export interface Finding {
   readonly reading: Reading;
   readonly partly?: readonly string[];
   readonly weight?: number;
+}
+
+/**
+ * How the simulated patient acts a sign under this procedure, perhaps of some structures only.
+ * `{side}` and `{other}` become the sides, `{where}` the place of the structure.
+ */
+export interface ShownAs {
+  readonly sign: Sign;
+  readonly structures?: readonly string[];
+  readonly words: string;
 }
 
 /** What a finding at a place speaks for. */
@@ -127,6 +144,10 @@ export interface Procedure {
   readonly misleads: readonly Misleading[];
   /** Patients in whom it cannot be set up; every finding is then void. */
   readonly voids: readonly VoidRule[];
+  /** Patients on whom it must not be done; files from before these were data have none. */
+  readonly refrains?: readonly RefrainRule[];
+  /** How the patient acts a sign here, where its name alone cannot be acted. */
+  readonly shownAs?: readonly ShownAs[];
   /** The numbers that are read off the patient, and what a lesion makes of them. */
   readonly numbers: readonly PatientNumber[];
   readonly findings: readonly Finding[];

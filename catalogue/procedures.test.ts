@@ -284,7 +284,7 @@ describe('the keys', () => {
       checklistFor(drawer, condition, 'left').items.flatMap((item) =>
         item.kind === 'choice' && item.key === 'grade' ? (item.partly ?? []) : [],
       );
-    expect(nearOf(torn)).toEqual(['grade-2']);
+    expect(nearOf(torn)).toEqual(['grade-1', 'grade-3']);
     expect(nearOf(partly)).toEqual(['grade-2']);
     expect(nearOf(CONDITIONS[0] as typeof torn)).toEqual([]);
   });

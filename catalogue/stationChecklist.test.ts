@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { PROCEDURES } from './procedures.ts';
+import { conditionById } from './conditions.ts';
+import { checklistFor } from './define.ts';
+import { procedureById, PROCEDURES } from './procedures.ts';
 import { liftChecklist, stationChecklist } from './stationChecklist.ts';
 
 const [first, second, third] = PROCEDURES;
@@ -48,6 +50,30 @@ describe('the checklist of a station', () => {
     });
     expect(items.map(({ key }) => key)).toEqual(kept);
     expect(faults.every(({ item }) => kept.includes(item))).toBe(true);
+  });
+
+  it('keeps what is asked of refraining, and says what is withheld of each procedure', () => {
+    const unstable = conditionById('shoulder-instability');
+    const of = (id: string) => {
+      const procedure = procedureById(id);
+      if (!procedure) throw new Error(`There is no procedure ${id}.`);
+      return { ...procedure, checklist: checklistFor(procedure, unstable, 'left') };
+    };
+    const { items, withheld } = stationChecklist(
+      [of('er90-strength'), of('biceps-load-ii'), of('speed')],
+      { 'er90-strength': ['consent'] },
+    );
+    expect(withheld?.map(({ procedure }) => procedure)).toEqual([
+      'er90-strength',
+      'biceps-load-ii',
+    ]);
+    const asked = items.map(({ key }) => key);
+    expect(asked.filter((key) => key.endsWith('refrains'))).toEqual([
+      'refrains',
+      'biceps-load-ii-refrains',
+    ]);
+    // What may be done is asked as ever.
+    expect(items.filter(({ procedure }) => procedure === 'speed').length).toBeGreaterThan(5);
   });
 
   it('of nothing is none', () => {

@@ -5,6 +5,7 @@ import type {
   ProcedureVariants,
 } from '@kritikos/core/scoring/checklist';
 import type { ProcedureChecklist } from './procedure.ts';
+import { isOfRefraining } from './refraining.ts';
 
 /** A procedure with its checklist, as a station takes it up. */
 export interface ExaminedProcedure {
@@ -48,12 +49,14 @@ export function stationChecklist(
 function shortened(own: ExaminedProcedure, kept: readonly string[] | undefined): ExaminedProcedure {
   if (!kept) return own;
   const { items, faults } = own.checklist;
+  // What refraining earns by is of the patient, not of the choice what to ask.
+  const stays = (key: string) => kept.includes(key) || isOfRefraining(key);
   return {
     ...own,
     checklist: {
       ...own.checklist,
-      items: items.filter((item) => kept.includes(item.key)),
-      faults: faults.filter((fault) => kept.includes(fault.item)),
+      items: items.filter((item) => stays(item.key)),
+      faults: faults.filter((fault) => stays(fault.item)),
     },
   };
 }
@@ -82,8 +85,10 @@ function together(whole: ChecklistContent, next: ChecklistContent): ChecklistCon
   const faults = next.faults
     .filter((fault) => asked.some((item) => item.key === fault.item))
     .map((fault): Fault => ({ ...fault, key: faultName(fault.key), item: itemName(fault.item) }));
+  const withheld = [...(whole.withheld ?? []), ...(next.withheld ?? [])];
   return {
     ...whole,
+    ...(withheld.length > 0 ? { withheld } : {}),
     procedures: [
       ...whole.procedures,
       {
@@ -101,9 +106,10 @@ function together(whole: ChecklistContent, next: ChecklistContent): ChecklistCon
   };
 }
 
-/** The same act in the same words, of the same kind. */
+/** The same act in the same words, of the same kind, asked whatever the variant. */
 function sameAct(one: ChecklistItem, other: ChecklistItem): boolean {
-  return one.key === other.key && one.kind === other.kind && one.text === other.text;
+  const always = one.variants === undefined && other.variants === undefined;
+  return always && one.key === other.key && one.kind === other.kind && one.text === other.text;
 }
 
 /** Leaves a key as it is, unless it is taken; then the procedure goes before it. */

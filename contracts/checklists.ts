@@ -97,6 +97,10 @@ const faults = z.array(
 const around = {
   simulatedPatient: text(900),
   task: text(400),
+  withheld: z
+    .array(z.object({ procedure: key, why: text(160), acts: z.array(text(160)).max(40) }))
+    .max(6)
+    .optional(),
   cautions: z.array(text(240)).min(1),
   stopRule: text(240),
 };

@@ -66,7 +66,8 @@ function whyNotPiece(
   if (!name.startsWith('item/')) {
     if (!Object.hasOwn(PARTS, name)) return []; // said of the name itself
     const part: z.ZodType = PARTS[name as keyof typeof PARTS];
-    return part.safeParse(value).error?.issues ?? [];
+    // A part that need not be there may be taken out.
+    return part.safeParse(value ?? undefined).error?.issues ?? [];
   }
   if (value === null) return [];
   const placed = placedItem.safeParse(value);

@@ -1,6 +1,6 @@
 import { KINDS, REGIONS, SOURCE_KINDS } from '@kritikos/catalogue/procedure';
 import type { Procedure } from '@kritikos/catalogue/procedure';
-import { MODES, SIGNS, STATES } from '@kritikos/core/catalogue/response';
+import { MODES, SIGNS, STATES } from '@kritikos/core/catalogue/lesion';
 import { RANGES } from '@kritikos/core/figure/pose';
 import type { JointAngle } from '@kritikos/core/figure/pose';
 import { AXIAL_SEGMENTS, LIMB_SEGMENTS } from '@kritikos/core/figure/segments';
@@ -84,6 +84,7 @@ const school = z.strictObject({
   hold: said.exactOptional(),
   criterion: said.exactOptional(),
   means: said.exactOptional(),
+  oneSide: z.literal(true).exactOptional(),
   drawn: z
     .strictObject({
       position: position.exactOptional(),
@@ -104,6 +105,7 @@ const school = z.strictObject({
 
 const stage = z.string().exactOptional();
 const signs = z.array(z.enum(SIGNS)).min(1);
+const grade = z.int().min(0).max(3);
 const reading = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('sign'),
@@ -111,8 +113,20 @@ const reading = z.discriminatedUnion('kind', [
     stage,
     structures: z.array(z.string()).min(1).exactOptional(),
     doubtful: signs.exactOptional(),
+    from: z.union([z.literal(2), z.literal(3)]).exactOptional(),
+    faint: z.enum(['negative', 'equivocal']).exactOptional(),
   }),
-  z.strictObject({ kind: z.literal('grade'), sign: z.enum(SIGNS) }),
+  z.strictObject({
+    kind: z.literal('grade'),
+    sign: z.enum(SIGNS),
+    graded: z
+      .strictObject({
+        structure: z.string(),
+        grades: z.tuple([grade, grade, grade]),
+        raisedBy: z.string(),
+      })
+      .exactOptional(),
+  }),
   z.strictObject({
     kind: z.literal('site'),
     signs,
@@ -126,6 +140,12 @@ const reading = z.discriminatedUnion('kind', [
     options: z.array(z.strictObject({ option: key, stages: z.array(z.string()) })),
   }),
 ]);
+
+const whom = {
+  structure: z.string(),
+  state: z.enum(STATES),
+  from: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+};
 
 const worth = z.strictObject({
   of: said,
@@ -161,14 +181,27 @@ export const procedureSchema = z
         avoidedBy: said,
       }),
     ),
-    voids: z.array(
-      z.strictObject({
-        structure: z.string(),
-        state: z.enum(STATES),
-        from: z.union([z.literal(1), z.literal(2), z.literal(3)]),
-        why: said,
-      }),
-    ),
+    voids: z.array(z.strictObject({ ...whom, stage, why: said })),
+    refrains: z
+      .array(
+        z.strictObject({
+          ...whom,
+          stage,
+          why: text(160),
+          items: z.array(key).min(1).exactOptional(),
+          leaves: text(160).exactOptional(),
+        }),
+      )
+      .exactOptional(),
+    shownAs: z
+      .array(
+        z.strictObject({
+          sign: z.enum(SIGNS),
+          structures: z.array(z.string()).min(1).exactOptional(),
+          words: text(240),
+        }),
+      )
+      .exactOptional(),
     numbers: z.array(
       z.strictObject({
         item: key,

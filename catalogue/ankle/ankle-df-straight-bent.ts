@@ -1,3 +1,4 @@
+import { HEEL_CORD_TORN } from '../contraindicated.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical } from '../items.ts';
 import { site } from '../findings.ts';
@@ -17,7 +18,7 @@ export const ankleDfStraightBent = defineProcedure(
     indication: 'A heel that comes up early: which calf muscle, or the joint?',
     region: 'ankle',
     kind: 'length',
-    structures: ['gastrocnemius', 'soleus or ankle joint'],
+    structures: ['gastrocnemius', 'soleus', 'ankle joint'],
     patient: 'Lies or sits with the legs along the couch.',
     examiner: 'At the foot end; one hand cups the heel, the other lies under the ball of the foot.',
     steps: [
@@ -60,7 +61,8 @@ export const ankleDfStraightBent = defineProcedure(
     ),
     loads: [
       { structure: 'gastrocnemius', mode: 'stretch' },
-      { structure: 'soleus or ankle joint', mode: 'stretch' },
+      { structure: 'soleus', mode: 'stretch' },
+      { structure: 'ankle joint', mode: 'stretch' },
     ],
     numbers: [
       {
@@ -70,7 +72,8 @@ export const ankleDfStraightBent = defineProcedure(
         half: 8,
         by: [
           { structure: 'gastrocnemius', state: 'tight', values: [7, 2, -5] },
-          { structure: 'soleus or ankle joint', state: 'tight', values: [7, 2, -5] },
+          { structure: 'soleus', state: 'tight', values: [7, 2, -5] },
+          { structure: 'ankle joint', state: 'stiff', values: [7, 2, -5] },
         ],
       },
       {
@@ -78,9 +81,13 @@ export const ankleDfStraightBent = defineProcedure(
         healthy: 20,
         tolerance: 4,
         half: 8,
-        by: [{ structure: 'soleus or ankle joint', state: 'tight', values: [13, 8, 0] }],
+        by: [
+          { structure: 'soleus', state: 'tight', values: [13, 8, 0] },
+          { structure: 'ankle joint', state: 'stiff', values: [13, 8, 0] },
+        ],
       },
     ],
+    refrains: HEEL_CORD_TORN,
     findings: [
       site(
         'limit',
@@ -88,7 +95,7 @@ export const ankleDfStraightBent = defineProcedure(
         ['stiffness'],
         'Nothing',
         ['gastrocnemius', 'Gastrocnemius', ['gastrocnemius']],
-        ['soleus', 'Soleus or joint', ['soleus or ankle joint']],
+        ['soleus', 'Soleus or joint', ['soleus', 'ankle joint']],
       ),
     ],
     positive: 'Straight under 10 with bent from 15: gastrocnemius; bent under 15: soleus or joint.',

@@ -1,3 +1,4 @@
+import { HEEL_CORD_TORN } from '../contraindicated.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -13,7 +14,7 @@ export const ankleDorsiflexionPlantarflexionRom = defineProcedure(
     indication: 'A stiff ankle whose range is followed over weeks.',
     region: 'ankle',
     kind: 'rom',
-    structures: ['soleus or ankle joint', 'gastrocnemius'],
+    structures: ['ankle joint', 'soleus', 'gastrocnemius'],
     patient: 'Lies or sits, foot clear of the edge.',
     examiner: 'At the foot end, eye level with the outer ankle.',
     steps: [
@@ -62,23 +63,31 @@ export const ankleDorsiflexionPlantarflexionRom = defineProcedure(
         region: ['foot', 'shank'],
       },
     ),
-    loads: [{ structure: 'soleus or ankle joint', mode: 'stretch' }],
+    loads: [
+      { structure: 'ankle joint', mode: 'stretch' },
+      { structure: 'soleus', mode: 'stretch' },
+    ],
     numbers: [
       {
         item: 'up',
         healthy: 20,
         tolerance: 5,
         half: 10,
-        by: [{ structure: 'soleus or ankle joint', state: 'tight', values: [13, 8, 0] }],
+        by: [
+          { structure: 'ankle joint', state: 'stiff', values: [13, 8, 0] },
+          { structure: 'soleus', state: 'tight', values: [13, 8, 0] },
+        ],
       },
       {
         item: 'down',
         healthy: 50,
         tolerance: 5,
         half: 10,
-        by: [{ structure: 'soleus or ankle joint', state: 'tight', values: [42, 34, 25] }],
+        // A short muscle behind the shin bone does not stop the foot from pointing.
+        by: [{ structure: 'ankle joint', state: 'stiff', values: [42, 34, 25] }],
       },
     ],
+    refrains: HEEL_CORD_TORN,
     findings: [yesNo('loss', 'States whether range is lost', ['stiffness'], ['Full', 'Lost'])],
     positive:
       'Under 15 up with the knee bent, under 10 straight, under 40 down, or 5 between the sides.',

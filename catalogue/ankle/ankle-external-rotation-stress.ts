@@ -84,7 +84,7 @@ export const ankleExternalRotationStress = defineProcedure(
     items: [
       prepare.asked(
         'rule',
-        'Applies the X-ray rule first',
+        'Applies the X-ray rule first where the injury is fresh',
         critical('A missed fracture is twisted next.'),
       ),
       position.measured('knee', 'Knee angle', '°', [80, 100], { half: 10 }),

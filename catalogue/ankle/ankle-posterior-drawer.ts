@@ -71,7 +71,7 @@ export const anklePosteriorDrawer = defineProcedure(
     items: [
       prepare.asked(
         'rule',
-        'Applies the X-ray rule first',
+        'Applies the X-ray rule first where the injury is fresh',
         critical('A missed fracture is stressed next.'),
       ),
       position.measured('ankle', 'Ankle angle', '°', [-5, 5], { half: 5, from: -50, to: 30 }),
@@ -87,7 +87,7 @@ export const anklePosteriorDrawer = defineProcedure(
         'Builds the load over one to two seconds',
         flagged('A jerk tears what is left.'),
       ),
-      interpret.done('no-click', 'Counts no click'),
+      interpret.done('no-click', 'Says that a click is not counted'),
       interpret.done('ligament', 'Names the back outer ligament'),
     ],
     faults: [

@@ -1,3 +1,4 @@
+import { HEEL_CORD_TORN } from '../contraindicated.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { site } from '../findings.ts';
@@ -12,11 +13,11 @@ export const ankleRangePassive = defineProcedure(
     indication: 'A stiff or painful ankle or foot: which joint?',
     region: 'ankle',
     kind: 'rom',
-    structures: ['soleus or ankle joint', 'subtalar joint', 'midfoot joints'],
+    structures: ['ankle joint', 'soleus', 'subtalar joint', 'midfoot joints'],
     patient: 'Lies or sits, leg supported, knee angle noted.',
     examiner: 'At the foot end.',
     steps: [
-      'Up and down from the midfoot.',
+      'Up and down from heel and hindfoot: the midfoot’s own bend is not counted.',
       'In and out from the heel.',
       'Forefoot in and out.',
       'One slow pass each, to the end feel.',
@@ -40,13 +41,14 @@ export const ankleRangePassive = defineProcedure(
       {
         from: { leg: { hipFlexion: 30, kneeFlexion: 50, ankleDorsiflexion: -45 } },
         decides: decides('ankleDorsiflexion', 10, 25),
-        hands: [holds('shank', 0.8, 'back'), moves('foot', 0.4, 'below')],
+        hands: [holds('shank', 0.8, 'back'), moves('foot', 0.12, 'below')],
         region: ['foot', 'shank'],
         closeUp: 'ankle',
       },
     ),
     loads: [
-      { structure: 'soleus or ankle joint', mode: 'stretch' },
+      { structure: 'ankle joint', mode: 'stretch' },
+      { structure: 'soleus', mode: 'stretch' },
       { structure: 'subtalar joint', mode: 'motion' },
       { structure: 'midfoot joints', mode: 'stretch' },
     ],
@@ -56,16 +58,33 @@ export const ankleRangePassive = defineProcedure(
         healthy: 20,
         tolerance: 5,
         half: 10,
-        by: [{ structure: 'soleus or ankle joint', state: 'tight', values: [13, 8, 0] }],
+        by: [
+          { structure: 'ankle joint', state: 'stiff', values: [13, 8, 0] },
+          { structure: 'soleus', state: 'tight', values: [13, 8, 0] },
+        ],
       },
     ],
+    shownAs: [
+      {
+        sign: 'pain',
+        structures: ['midfoot joints'],
+        words:
+          'familiar pain on top of the midfoot when the forefoot is taken out or in, not up or down',
+      },
+    ],
+    refrains: HEEL_CORD_TORN.map((rule) => ({
+      ...rule,
+      stage: 'up',
+      items: ['six', 'up'],
+      leaves: 'Leaves the upward stretch undone',
+    })),
     findings: [
       site(
         'short',
         'Names the joint that is short or painful',
         ['stiffness', 'pain'],
         'None',
-        ['ankle', 'Ankle', ['soleus or ankle joint']],
+        ['ankle', 'Ankle', ['ankle joint', 'soleus']],
         ['heel', 'Heel', ['subtalar joint']],
         ['midfoot', 'Midfoot', ['midfoot joints']],
       ),
@@ -108,7 +127,7 @@ export const ankleRangePassive = defineProcedure(
         from: -30,
         to: 40,
       }),
-      interpret.done('names', 'Names the directions as moved'),
+      interpret.done('names', 'Names each direction by the part that moved'),
     ],
     faults: [
       ['Leg unsupported', 'supported'],

@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
-import { present, yesNo } from '../findings.ts';
+import { countsFrom, present, yesNo } from '../findings.ts';
 import { moves, push, decides, figure } from '../figures.ts';
 import { memory } from '../worth.ts';
 
@@ -65,13 +65,22 @@ export const calfSqueeze = defineProcedure(
       { structure: 'Achilles tendon', mode: 'pressure' },
     ],
     findings: [
-      present(
-        'motion',
-        'States the motion of the foot',
-        ['weakness'],
-        ['Normal: test negative', 'Reduced', 'Absent: test positive'],
+      // What is left of the cord still moves the foot a little.
+      countsFrom(
+        3,
+        present(
+          'motion',
+          'States the motion of the foot',
+          ['weakness'],
+          ['Normal: test negative', 'Reduced', 'Absent: test positive'],
+        ),
+        'equivocal',
       ),
-      yesNo('gap', 'States whether there is a gap', ['gap'], ['None', 'Gap']),
+      countsFrom(
+        2,
+        yesNo('gap', 'States whether there is a gap', ['gap'], ['None', 'Gap']),
+        'negative',
+      ),
     ],
     positive: 'No tip downwards: positive means absent motion.',
     negative: 'A tip equal to the other side.',

@@ -53,7 +53,8 @@ export const greatToeExtension = defineProcedure(
     ],
     findings: [yesNo('limited', 'States the class by 45°', ['stiffness'], ['45° or more', 'Less'])],
     positive: 'Under 45 degrees, or pain.',
-    negative: 'From 45, painless.',
+    negative:
+      'From 45 with the head held up, which walking asks for, painless; with the head free 60 to 70 is usual.',
     rules: [
       { when: 'Painful hard stop', speaksFor: 'arthritis of the joint' },
       { when: 'Low only with the head pushed up', speaksFor: 'functional limit' },

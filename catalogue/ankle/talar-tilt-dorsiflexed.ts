@@ -75,7 +75,7 @@ export const talarTiltDorsiflexed = defineProcedure(
     items: [
       prepare.asked(
         'rule',
-        'Applies the X-ray rule first',
+        'Applies the X-ray rule first where the injury is fresh',
         critical('A missed fracture is stressed next.'),
       ),
       position.measured('ankle', 'Dorsiflexion, knee bent', '°', [10, 30], {

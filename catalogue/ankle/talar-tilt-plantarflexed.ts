@@ -77,7 +77,7 @@ export const talarTiltPlantarflexed = defineProcedure(
     items: [
       prepare.asked(
         'rule',
-        'Applies the X-ray rule first',
+        'Applies the X-ray rule first where the injury is fresh',
         critical('A missed fracture is stressed next.'),
       ),
       position.measured('ankle', 'Plantarflexion', '°', [20, 40], { half: 10, from: -30, to: 60 }),

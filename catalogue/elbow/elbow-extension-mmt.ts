@@ -1,3 +1,4 @@
+import { SHOULDER_WOULD_SLIP } from '../contraindicated.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -62,6 +63,7 @@ export const elbowExtensionMmt = defineProcedure(
       },
     ),
     loads: [{ structure: 'elbow extensors', mode: 'contraction' }],
+    refrains: SHOULDER_WOULD_SLIP,
     findings: [
       yesNo(
         'weak',
@@ -116,6 +118,7 @@ export const elbowExtensionMmt = defineProcedure(
         flagged('A jerk can tear a weak tendon.'),
       ),
       perform.done('same-point', 'Resists at one point above the wrist for both grades'),
+      interpret.done('feels', 'Says that grades 0 to 1 need a finger on the muscle'),
       interpret.graded('grade', 'States the grade with its criterion', [
         'None',
         'Grade only',

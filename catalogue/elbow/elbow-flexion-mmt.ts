@@ -128,6 +128,7 @@ export const elbowFlexionMmt = defineProcedure(
       ),
       perform.done('same-point', 'Resists at one point of the lower forearm'),
       perform.done('tricks', 'Stops a wrist curl or a trunk swing'),
+      interpret.done('feels', 'Says that grades 0 to 1 need a finger on the muscle'),
       interpret.graded('grade', 'States the grade with its criterion', [
         'None',
         'Grade only',

@@ -1,4 +1,5 @@
-import { ELBOW_SHORT } from '../hindrances.ts';
+import { SHOULDER_WOULD_SLIP } from '../contraindicated.ts';
+import { ARM_OUT_OF_REACH, ELBOW_SHORT } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
 import { orVoid, yesNo } from '../findings.ts';
@@ -20,7 +21,7 @@ export const elbowPosterolateralPivotShift = defineProcedure(
     examiner: 'At the head of the couch.',
     steps: [
       'Two or three free cycles.',
-      'Turn the forearm fully out, push outwards, press along the forearm.',
+      'Turn the forearm fully out, take the wrist outwards with the other hand pushing inwards at the outer elbow, press along the forearm.',
       'Bend slowly from straight, watching face and elbow.',
       'End at the first fear or slip.',
     ],
@@ -101,12 +102,18 @@ export const elbowPosterolateralPivotShift = defineProcedure(
         },
         decides: decides('elbowFlexion', 20, 45),
         hands: [moves('forearm', 0.88, 'inner'), holds('forearm', 0.12, 'outer')],
-        forces: [turn('forearm', 0.85, 'outwards'), compress('forearm')],
+        forces: [
+          turn('forearm', 0.85, 'outwards'),
+          // Valgus: the wrist goes outwards, the hand at the outer elbow pushes inwards.
+          push('forearm', 0.12, 'inner', 'outer'),
+          compress('forearm'),
+        ],
         region: ['upperArm', 'forearm'],
       },
     ),
     loads: [{ structure: 'lateral ulnar collateral ligament', mode: 'glide' }],
-    voids: ELBOW_SHORT,
+    voids: [...ELBOW_SHORT, ...ARM_OUT_OF_REACH],
+    refrains: SHOULDER_WOULD_SLIP,
     findings: [
       orVoid(
         yesNo(
@@ -153,7 +160,9 @@ export const elbowPosterolateralPivotShift = defineProcedure(
       ]),
       perform.done('cycles', 'Bends freely a few times first'),
       perform.done('supination', 'Keeps full supination throughout'),
-      perform.done('valgus', 'Pushes outwards at the outer elbow', { observability: 'felt' }),
+      perform.done('valgus', 'Takes the wrist outwards, the other hand at the outer elbow', {
+        observability: 'felt',
+      }),
       perform.done('axial', 'Presses along the forearm', { observability: 'felt' }),
       perform.done(
         'slow',
@@ -175,6 +184,7 @@ export const elbowPosterolateralPivotShift = defineProcedure(
       ['Upper arm free', 'locked'],
       ['No free cycles', 'cycles'],
       ['Palm turns back', 'supination'],
+      ['Wrist goes inwards', 'valgus'],
       ['No axial load', 'axial'],
       ['Jerks', 'slow'],
       ['Repeats after fear', 'ends'],

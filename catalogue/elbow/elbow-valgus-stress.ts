@@ -1,3 +1,4 @@
+import { ELBOW_NOT_SLACK } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { interpret } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -85,6 +86,7 @@ export const elbowValgusStress = defineProcedure(
       },
     ),
     loads: [{ structure: 'ulnar collateral ligament', mode: 'tension' }],
+    voids: ELBOW_NOT_SLACK,
     findings: [
       elbowGap,
       yesNo('pain', 'States whether it hurts at the inner line', ['pain'], ['Painless', 'Painful']),

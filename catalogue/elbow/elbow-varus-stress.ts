@@ -1,3 +1,4 @@
+import { ELBOW_NOT_SLACK } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { interpret } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -55,6 +56,7 @@ export const elbowVarusStress = defineProcedure(
       },
     ),
     loads: [{ structure: 'radial collateral ligament', mode: 'tension' }],
+    voids: ELBOW_NOT_SLACK,
     findings: [
       elbowGap,
       yesNo('pain', 'States whether it hurts at the outer line', ['pain'], ['Painless', 'Painful']),

@@ -85,7 +85,7 @@ export const medialEpicondylePalpation = defineProcedure(
     task: 'Palpate the inner elbow and name the site.',
     items: [
       position.measured('elbow', 'Elbow angle, palm up', '°', [60, 100], { half: 10 }),
-      perform.done('stability', 'Tests the inner side for opening before blaming the tendon'),
+      perform.done('stability', 'Does a valgus stress slightly bent before pressing'),
       perform.graded('front', 'Presses in front of the bump, clear of the nerve', [
         'Behind',
         'On the bump',

@@ -62,7 +62,7 @@ export const resistedPronationConsistencyContrast = defineProcedure(
         ['both', 'Both: does not discriminate', ['supination', 'pronation']],
       ),
     ],
-    positive: 'As a contrast: two points of difference at one fingertip site.',
+    positive: 'As a contrast: pain at least 2 of 10 worse in one direction, at one fingertip site.',
     negative: 'As a contrast: no difference, no one site.',
     rules: [
       { when: 'Supination only', speaksFor: 'radial tunnel' },
@@ -74,7 +74,7 @@ export const resistedPronationConsistencyContrast = defineProcedure(
       'Pretence: some teach it as a sign of invented complaints, and nothing supports that.',
     worth: [
       {
-        of: 'the two-point difference',
+        of: 'the difference of 2 of 10',
         text: 'no source',
         source: 'common practice 2024',
         sourceKind: 'common practice',

@@ -68,6 +68,14 @@ export const resistedSupinationRadialTunnel = defineProcedure(
       { structure: 'radial nerve at the supinator', mode: 'contraction' },
       { structure: 'elbow flexors', mode: 'contraction' },
     ],
+    misleads: [
+      {
+        lesion: { structure: 'common extensor origin', state: 'irritated' },
+        sign: 'pain',
+        looksLike: 'radial tunnel pain',
+        avoidedBy: 'Resists on the forearm shaft',
+      },
+    ],
     findings: [
       site('site', 'Names the site', ['pain'], 'Painless', [
         'supinator',

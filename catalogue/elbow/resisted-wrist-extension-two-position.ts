@@ -93,7 +93,8 @@ export const resistedWristExtensionTwoPosition = defineProcedure(
       { structure: 'common extensor origin', mode: 'contraction', stage: 'straight' },
       { structure: 'common extensor origin', mode: 'stretch', stage: 'straight' },
     ],
-    voids: ELBOW_SHORT,
+    // Bent, the arm can be tested all the same.
+    voids: ELBOW_SHORT.map((rule) => ({ ...rule, stage: 'straight' })),
     findings: [
       stages(
         'positions',
@@ -102,7 +103,6 @@ export const resistedWristExtensionTwoPosition = defineProcedure(
         ['none', 'Neither', []],
         ['straight', 'Straight only', ['straight']],
         ['both', 'Both', ['bent', 'straight']],
-        ['bent', 'Bent only', ['bent']],
       ),
     ],
     positive: 'Known pain at the outer bump in either position; straight only counts.',

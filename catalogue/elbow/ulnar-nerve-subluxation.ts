@@ -1,7 +1,7 @@
 import { ELBOW_SHORT } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret } from '../items.ts';
-import { present } from '../findings.ts';
+import { countsFrom, present } from '../findings.ts';
 import { moves, feels, decides, figure, push, own } from '../figures.ts';
 import { said } from '../worth.ts';
 
@@ -71,11 +71,15 @@ export const ulnarNerveSubluxation = defineProcedure(
     loads: [{ structure: 'ulnar nerve at the elbow', mode: 'glide' }],
     voids: ELBOW_SHORT,
     findings: [
-      present(
-        'class',
-        'States the class',
-        ['apprehension'],
-        ['Stable', 'Perches on the bump', 'Slips in front'],
+      countsFrom(
+        2,
+        present(
+          'class',
+          'States the class',
+          ['apprehension'],
+          ['Stable', 'Perches on the bump', 'Slips in front'],
+        ),
+        'equivocal',
       ),
     ],
     positive: 'Perches or slips in front; it matters where the known tingling comes.',

@@ -108,6 +108,17 @@ export const painSitePointing = defineProcedure(
       { view: 'front', region: ['forearm'] },
     ),
     loads: [...AREAS, ...LINES, ...POINTS].map((structure) => ({ structure, mode: 'pointing' })),
+    shownAs: [
+      {
+        sign: 'pain',
+        structures: ['hip joint'],
+        words: 'cup the hand round the side of the hip, thumb in front and fingers behind',
+      },
+      { sign: 'pain', structures: AREAS, words: 'sweep a flat hand: {where}' },
+      { sign: 'pain', structures: LINES, words: 'run a finger along: {where}' },
+      { sign: 'tingling', structures: LINES, words: 'run a finger along, tingling: {where}' },
+      { sign: 'pain', structures: POINTS, words: 'put one fingertip on: {where}' },
+    ],
     findings: [
       site(
         'class',
@@ -148,7 +159,6 @@ export const painSitePointing = defineProcedure(
       perform.asked('landmark', 'Relates the spot to a named landmark'),
       perform.asked('spread', 'Asks about spread'),
       perform.asked('tingling', 'Asks about tingling'),
-      perform.asked('again', 'Asks again after provocation'),
       interpret.graded('consequence', 'States the consequence for local tests', [
         'None',
         'In part',
@@ -160,7 +170,6 @@ export const painSitePointing = defineProcedure(
       ['Accepts a sweep of the hand', 'one-finger'],
       ['Leads with own finger', 'own-finger'],
       ['No landmark', 'landmark'],
-      ['Does not ask again', 'again'],
       ['Jumps to the mind', 'fair'],
     ],
     cautions: ['Wide pain with fever or weight loss is reported, not tested.'],

@@ -63,6 +63,12 @@ export const faber = defineProcedure(
         ],
       },
     ],
+    shownAs: [
+      {
+        sign: 'pain',
+        words: 'familiar pain as the knee falls, before any hand presses ({where})',
+      },
+    ],
     findings: [
       site(
         'site-meaning',
@@ -154,7 +160,7 @@ export const faber = defineProcedure(
       }),
       done({
         key: 'painless-push',
-        text: 'Presses only where the fall was painless',
+        text: 'Adds no pressure once pain was shown',
         domain: 'technique',
         criticality: 'fails-station',
         criticalReason: 'Pressing into pain can tear what is repaired or inflamed.',

@@ -67,13 +67,14 @@ export const hamstring9090 = defineProcedure(
       yesNo(
         'short',
         'States the class by the declared cut-off',
-        ['stiffness'],
-        ['0–20° short', 'Over 20° short'],
+        ['stiffness', 'tingling'],
+        ['Within the cut-off', 'Over the cut-off'],
       ),
       yesNo('nerve', 'States whether there is tingling', ['tingling'], ['None', 'Tingling']),
     ],
-    positive: 'More than 20 degrees short of straight; a side difference of 10 weighs more.',
-    negative: '0 to 20 degrees short.',
+    positive:
+      'Further short of straight than the declared cut-off (20 degrees here); a side difference of 10 weighs more.',
+    negative: 'Short by the declared cut-off at most.',
     rules: [
       { when: 'Stretch at the back of the thigh', speaksFor: 'muscle' },
       { when: 'Tingling, changed by the foot or neck', speaksFor: 'nerve' },
@@ -88,7 +89,7 @@ export const hamstring9090 = defineProcedure(
         landmarks: 'trochanter, condyle, malleolus',
         unit: '°',
         instrument: 'goniometer',
-        normal: '0 to 20',
+        normal: 'to 20 by convention; measured means are higher',
         tolerance: '5',
       },
     ],

@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, critical } from '../items.ts';
+import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { moves, feels, push, decides, figure } from '../figures.ts';
 import { said } from '../worth.ts';
@@ -114,7 +114,7 @@ export const hipAdduction = defineProcedure(
       prepare.asked(
         'replacement',
         'Asks about hip replacement or hip surgery',
-        critical('A replaced hip can dislocate past the midline.'),
+        flagged('A replaced hip can dislocate past the midline.'),
       ),
       position.done('level', 'Has the pelvis level'),
       position.done('path', 'Clears the other leg from the path'),

@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
-import { yesNo } from '../findings.ts';
+import { countsFrom, present } from '../findings.ts';
 import { holds, feels, decides, figure } from '../figures.ts';
 import { said } from '../worth.ts';
 
@@ -66,7 +66,7 @@ export const hipExtensionStanding = defineProcedure(
         item: 'angle',
         healthy: 15,
         tolerance: 5,
-        half: 10,
+        half: 5,
         by: [
           { structure: 'hip flexors', state: 'tight', values: [8, 2, -5] },
           { structure: 'hip joint', state: 'stiff', values: [8, 2, -5] },
@@ -74,11 +74,15 @@ export const hipExtensionStanding = defineProcedure(
       },
     ],
     findings: [
-      yesNo(
-        'short',
-        'States the class of the range',
-        ['stiffness'],
-        ['10° or more', 'Less than 10°'],
+      countsFrom(
+        2,
+        present(
+          'short',
+          'States the class of the range',
+          ['stiffness'],
+          ['10 to 20°', '5 to 9°: borderline', 'Under 5°'],
+        ),
+        'equivocal',
       ),
     ],
     positive: 'Under 5 or 10 between the sides; front pain apart.',

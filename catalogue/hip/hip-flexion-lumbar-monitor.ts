@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, easesOff, flagged } from '../items.ts';
-import { yesNo } from '../findings.ts';
+import { countsFrom, present } from '../findings.ts';
 import { moves, feels, decides, figure } from '../figures.ts';
 
 /** The bent hip lifted with fingers under the low back. */
@@ -63,9 +63,19 @@ export const hipFlexionLumbarMonitor = defineProcedure(
       },
     ],
     findings: [
-      yesNo('deficit', 'States the class of the range', ['stiffness'], ['105° or more', 'Less']),
+      countsFrom(
+        3,
+        present(
+          'deficit',
+          'States the class of the range',
+          ['stiffness'],
+          ['105° or more', '90 to 105°: reported', 'Under 90°'],
+        ),
+        'equivocal',
+      ),
     ],
-    positive: 'Under 105, or 10 less than the other side.',
+    positive:
+      'Under 90. From 90 to 105, or 10 less than the other side, is reported: many sound backs push at 80 to 100.',
     negative: 'From 105, sides alike, painless.',
     rules: [
       { when: 'Straight leg low, this normal', speaksFor: 'hamstrings' },

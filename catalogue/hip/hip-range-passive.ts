@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, interpret, critical, flagged } from '../items.ts';
+import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { holds, moves, push, decides, figure } from '../figures.ts';
 
@@ -126,23 +126,26 @@ export const hipRangePassive = defineProcedure(
       prepare.asked(
         'replacement',
         'Asks about hip replacement',
-        critical('A replaced hip can dislocate.'),
+        flagged('A replaced hip can dislocate.'),
       ),
-      prepare.asked(
-        'support',
-        'Gives a support where extension is tested standing',
-        flagged('Without a support the patient can fall.'),
-      ),
+      prepare.asked('support', 'Has both hands on a fixed support before the leg goes back', {
+        ...flagged('Without a support the patient can fall.'),
+        variants: ['standing-extension'],
+      }),
       position.done('level', 'Has the pelvis level'),
       perform.graded('six', 'Performs six arcs', ['Four or fewer', 'Five', 'Six']),
-      perform.graded('pelvis', 'Stops when the pelvis moves', ['Goes on', 'Late', 'At once']),
+      perform.graded('pelvis', 'Ends the arc where the pelvis begins to move', [
+        'In up to three arcs',
+        'In four or five',
+        'In all six',
+      ]),
       perform.done('slow', 'Takes two seconds or more for each arc'),
       interpret.measured('rotation', 'Inward turn stated', '°', [30, 50], {
         half: 5,
         from: 0,
         to: 90,
       }),
-      interpret.done('names', 'Names the directions as moved'),
+      interpret.done('names', 'Names each arc by the thigh without swapping turns'),
     ],
     faults: [
       ['Pelvis moves, reading goes on', 'pelvis'],

@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, easesOff, flagged } from '../items.ts';
-import { yesNo } from '../findings.ts';
+import { countsFrom, present, yesNo } from '../findings.ts';
 import { holds, moves, decides, figure } from '../figures.ts';
 import { memory } from '../worth.ts';
 
@@ -80,14 +80,19 @@ export const hipRotation9090 = defineProcedure(
     ],
     findings: [
       yesNo('pain', 'States whether there is groin pain', ['pain'], ['None', 'Groin pain']),
-      yesNo(
-        'loss',
-        'States whether internal rotation is lost',
-        ['stiffness'],
-        ['20° or more', 'Under 20°'],
+      countsFrom(
+        2,
+        present(
+          'loss',
+          'States whether internal rotation is lost',
+          ['stiffness'],
+          ['30° or more', '20 to 29°: borderline', 'Under 20°'],
+        ),
+        'equivocal',
       ),
     ],
-    positive: 'Internal rotation under 20, pain, or 10 less than the other side.',
+    positive:
+      'Internal rotation under 20, pain, or 10 less than the other side; 20 to 29 is borderline.',
     negative: 'Internal from 30, external from 45, painless.',
     rules: [
       { when: 'Internal rotation lost with flexion', speaksFor: 'arthritis of the hip' },

@@ -51,6 +51,7 @@ export const modifiedThomas = defineProcedure(
       { structure: 'hip flexors', mode: 'stretch' },
       { structure: 'rectus femoris', mode: 'stretch' },
       { structure: 'iliotibial band at the hip', mode: 'stretch' },
+      { structure: 'hip joint', mode: 'motion' },
     ],
     numbers: [
       {
@@ -58,7 +59,10 @@ export const modifiedThomas = defineProcedure(
         healthy: -8,
         tolerance: 4,
         half: 8,
-        by: [{ structure: 'hip flexors', state: 'tight', values: [5, 12, 20] }],
+        by: [
+          { structure: 'hip flexors', state: 'tight', values: [5, 12, 20] },
+          { structure: 'hip joint', state: 'stiff', values: [5, 12, 20] },
+        ],
       },
       {
         item: 'knee',
@@ -74,7 +78,7 @@ export const modifiedThomas = defineProcedure(
         'Names what is short',
         ['stiffness'],
         'Nothing',
-        ['one-joint', 'One-joint flexor', ['hip flexors']],
+        ['one-joint', 'One-joint flexor, or the joint', ['hip flexors', 'hip joint']],
         ['rectus', 'Rectus femoris', ['rectus femoris']],
         ['band', 'Outer band', ['iliotibial band at the hip']],
       ),

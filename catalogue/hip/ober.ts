@@ -99,7 +99,7 @@ export const ober = defineProcedure(
     ],
     doesNotProve: 'A short band alone: gluteal muscles and capsule limit it too.',
     worth: [said('same examiner', 'ICC .90 classic, .91 modified', 'Reese & Bandy 2003')],
-    followUp: ['ober-band-provocation'],
+    followUp: ['ober-band-provocation', 'trendelenburg'],
     measurements: [
       {
         what: 'thigh to horizontal',

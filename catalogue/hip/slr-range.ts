@@ -62,7 +62,12 @@ export const slrRange = defineProcedure(
       },
     ],
     findings: [
-      yesNo('range', 'States the class of the range', ['stiffness'], ['70° or more', 'Short']),
+      yesNo(
+        'range',
+        'States the class of the range',
+        ['stiffness', 'tingling'],
+        ['70° or more', 'Short'],
+      ),
       yesNo(
         'nerve',
         'States whether there is pain below the knee',

@@ -47,6 +47,13 @@ export const trendelenburg = defineProcedure(
       },
     ),
     loads: [{ structure: 'hip abductors', mode: 'contraction' }],
+    shownAs: [
+      {
+        sign: 'weakness',
+        words:
+          'standing on the {side} leg, let the {other} side of the pelvis drop a hand’s breadth within a few seconds; standing on the {other} leg keep it level',
+      },
+    ],
     findings: [
       yesNo(
         'drop',

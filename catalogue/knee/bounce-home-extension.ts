@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, tell, feltSlack, flagged } from '../items.ts';
-import { yesNo } from '../findings.ts';
+import { doubtfulWith, present } from '../findings.ts';
 import { moves, decides, figure, KNEE_REGION } from '../figures.ts';
 import { memory } from '../worth.ts';
 import { KNEE_CAUTION } from './shared.ts';
@@ -50,6 +50,7 @@ export const bounceHomeExtension = defineProcedure(
     loads: [
       { structure: 'medial meniscus', mode: 'motion' },
       { structure: 'lateral meniscus', mode: 'motion' },
+      { structure: 'knee joint', mode: 'motion' },
     ],
     numbers: [
       {
@@ -60,10 +61,21 @@ export const bounceHomeExtension = defineProcedure(
         by: [
           { structure: 'medial meniscus', state: 'split', values: [0, 8, 15] },
           { structure: 'lateral meniscus', state: 'split', values: [0, 8, 15] },
+          { structure: 'knee joint', state: 'effused', values: [0, 10, 15] },
         ],
       },
     ],
-    findings: [yesNo('springy', 'States the end feel', ['block'], ['Firm', 'Springy'])],
+    findings: [
+      doubtfulWith(
+        present(
+          'springy',
+          'States the end feel',
+          ['block'],
+          ['Firm', 'Soft, short of straight', 'Springy'],
+        ),
+        'stiffness',
+      ),
+    ],
     positive: 'A rubbery rebound, a stop short of straight, or familiar pain at a line.',
     negative: 'Full straightening with a firm stop.',
     confounders: [

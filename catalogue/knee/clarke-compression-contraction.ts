@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, tell, flagged } from '../items.ts';
-import { present } from '../findings.ts';
+import { yesNo } from '../findings.ts';
 import { holds, push, own, decides, figure, KNEE_REGION } from '../figures.ts';
 import { memory } from '../worth.ts';
 
@@ -42,7 +42,7 @@ export const clarkeCompressionContraction = defineProcedure(
       },
     ),
     loads: [{ structure: 'kneecap surfaces', mode: 'compression' }],
-    findings: [present('result', 'States the result', ['pain'])],
+    findings: [yesNo('result', 'States the result', ['pain'], ['Negative', 'Positive'])],
     positive:
       'Familiar pain behind or around the kneecap, or the contraction cannot be held for it.',
     negative: 'Held without familiar pain.',

@@ -91,7 +91,8 @@ expectKeys('knee, from the textbooks', {
   ],
   'lachman-anterior-translation': [
     ['acl-rupture', { 'declared-grade': 'grade-3', 'end-point': 'positive' }],
-    ['acl-partial', { 'declared-grade': 'grade-1', 'end-point': 'positive' }],
+    // A few fibres are left, and make an end (second audit: debatable, firm).
+    ['acl-partial', { 'declared-grade': 'grade-1', 'end-point': 'negative' }],
     ['pcl-rupture', { 'declared-grade': 'grade-0', 'end-point': 'negative' }],
     // The test of choice in a swollen knee: its small bend can be reached.
     ['knee-effusion-large', { 'declared-grade': 'grade-0', 'end-point': 'negative' }],
@@ -149,7 +150,9 @@ expectKeys('knee, from the textbooks', {
     ['patellar-tendinopathy', { result: 'negative' }],
   ],
   'posterior-drawer-knee': [
-    ['pcl-rupture', { grade: 'grade-3', 'end-point': 'positive' }],
+    // Torn alone it mostly ends flush (second audit); behind the condyle a corner is torn with it.
+    ['pcl-rupture', { grade: 'grade-2', 'end-point': 'positive' }],
+    ['pcl-corner-tear', { grade: 'grade-3', 'end-point': 'positive' }],
     ['pcl-partial', { grade: 'grade-1' }],
     ['acl-rupture', { grade: 'grade-0', 'end-point': 'negative' }],
     ['knee-effusion-large', { grade: 'void' }],

@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, feltSlack, flagged } from '../items.ts';
-import { present } from '../findings.ts';
+import { countsFrom, present } from '../findings.ts';
 import { moves, turn, decides, figure, KNEE_REGION } from '../figures.ts';
 
 /** Both legs lifted by toes or heels to see a knee bend backwards and turn. */
@@ -59,7 +59,7 @@ export const externalRotationRecurvatum = defineProcedure(
         by: [{ structure: 'posterolateral corner', state: 'torn', values: [2, 5, 8] }],
       },
     ],
-    findings: [present('recurvatum', 'States the result', ['laxity'])],
+    findings: [countsFrom(2, present('recurvatum', 'States the result', ['laxity']), 'equivocal')],
     positive: 'One side bends back more, with the shin turned out and bowed.',
     negative: 'Equal, without turning out.',
     rules: [

@@ -1,3 +1,4 @@
+import { KNEE_TOO_FULL } from '../contraindicated.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, feltSlack, critical, flagged } from '../items.ts';
 import { doubtfulWith, present } from '../findings.ts';
@@ -75,6 +76,7 @@ export const fairbankApprehension30 = defineProcedure(
       { structure: 'kneecap restraints', mode: 'glide' },
       { structure: 'kneecap surfaces', mode: 'compression' },
     ],
+    refrains: KNEE_TOO_FULL,
     findings: [
       doubtfulWith(present('reaction', 'States whether there was fear', ['apprehension']), 'pain'),
     ],
@@ -109,10 +111,10 @@ export const fairbankApprehension30 = defineProcedure(
       perform.done('arc', 'Runs the arc of the declared form', {
         variants: ['to-straight', 'moving'],
       }),
-      perform.graded(
-        'slow-stop',
-        'Takes two seconds or more up to the first reaction',
-        ['Sudden or past it', 'Slow, late stop', 'Slow, stops at once'],
+      perform.done('slow', 'Takes two seconds or more to push'),
+      perform.done(
+        'stops',
+        'Pushes no further after the first reaction (done if none came)',
         critical('A push past the reaction dislocates the kneecap.'),
       ),
       perform.done('watches-face', 'Watches the face'),
@@ -123,7 +125,8 @@ export const fairbankApprehension30 = defineProcedure(
       ]),
     ],
     faults: [
-      ['Sudden push', 'slow-stop'],
+      ['Sudden push', 'slow'],
+      ['Pushes past the reaction', 'stops'],
       ['Start angle not set', 'start'],
       ['Arc the wrong way', 'arc'],
       ['Face not watched', 'watches-face'],

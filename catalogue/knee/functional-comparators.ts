@@ -1,3 +1,4 @@
+import { KNEE_TOO_FULL } from '../contraindicated.ts';
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret, tell, critical } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -43,9 +44,13 @@ export const functionalComparators = defineProcedure(
       { hands: [], forces: [], region: KNEE_REGION },
     ),
     loads: [
+      // A deep squat squeezes the back of a torn piece.
+      { structure: 'medial meniscus', mode: 'compression' },
+      { structure: 'lateral meniscus', mode: 'compression' },
       { structure: 'kneecap surfaces', mode: 'compression' },
       { structure: 'patellar tendon', mode: 'contraction' },
     ],
+    refrains: KNEE_TOO_FULL,
     findings: [
       yesNo(
         'pain',

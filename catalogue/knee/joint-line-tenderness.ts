@@ -99,9 +99,7 @@ export const jointLineTenderness = defineProcedure(
         'All three',
       ]),
       perform.done('both-lines', 'Presses inner as well as outer line'),
-      perform.done('same-pressure', 'Presses both knees with the same force', {
-        observability: 'felt',
-      }),
+      perform.done('same-pressure', 'Presses until the nail bed pales alike on both knees'),
       perform.asked('names-turn', 'Names the turn of the shin that is used', {
         variants: ['turned'],
       }),

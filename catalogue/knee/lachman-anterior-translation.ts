@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { bothSides, choice, consent, done, graded, handHygiene, measured } from '../items.ts';
-import { laxityGrade, endPoint } from '../findings.ts';
+import { endPoint, laxityGrade } from '../findings.ts';
 import { memory } from '../worth.ts';
 import { LACHMAN_FIGURE } from './shared.ts';
 
@@ -166,9 +166,9 @@ export const lachmanAnteriorTranslation = defineProcedure(
       }),
       done({
         key: 'stops-on-pain',
-        text: 'Eases off at guarding or pain',
+        text: 'Goes no further after guarding, pain or “stop” (done if none came)',
         domain: 'technique',
-        criticality: 'fails-station',
+        criticality: 'flag',
         criticalReason: 'Force against guarding or pain injures.',
         safety: true,
       }),

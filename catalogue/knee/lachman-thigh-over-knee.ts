@@ -1,5 +1,5 @@
 import { defineProcedure } from '../define.ts';
-import { prepare, position, perform, easesOff } from '../items.ts';
+import { prepare, position, perform, easesOff, interpret } from '../items.ts';
 import { laxityGrade, endPoint } from '../findings.ts';
 import { holds, moves, push, decides, figure, kneeBent, KNEE_REGION } from '../figures.ts';
 import { KNEE_CAUTION } from './shared.ts';
@@ -99,6 +99,7 @@ export const lachmanThighOverKnee = defineProcedure(
         { observability: 'felt' },
       ),
       easesOff(),
+      interpret.done('rule-out-sag', 'Says that a backward sag must be ruled out first'),
     ],
     faults: [
       ['Prop under the joint', 'prop-place'],

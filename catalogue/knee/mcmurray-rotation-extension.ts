@@ -67,6 +67,35 @@ export const mcmurrayRotationExtension = defineProcedure(
         drawn: { forces: [turn('shank', 0.7, 'outwards'), push('shank', 0.4, 'inner', 'outer')] },
         force: 'varus with the outward turn, valgus with the inward one',
       },
+      {
+        key: 'sweeping',
+        label: 'One sweep',
+        description: 'Each turn is held through one unbroken sweep from full bend to straight.',
+        repetitions: 'one sweep a turn',
+        drawn: {},
+      },
+      {
+        key: 'stepwise',
+        label: 'Step by step',
+        description: 'The turn is tried at several angles on the way to straight.',
+        angles: 'full bend, 120, 90, 60 degrees, each turned both ways',
+        drawn: {},
+      },
+      {
+        key: 'palm-over-kneecap',
+        label: 'Palm over the kneecap',
+        description: 'The palm lies on the kneecap, thumb and middle finger on both lines.',
+        hands: 'thumb and finger on both lines',
+        drawn: { hands: [feels('thigh', 0.98, 'front'), moves('foot', 0.15, 'below')] },
+      },
+      {
+        key: 'to-and-fro-first',
+        label: 'To and fro first',
+        description:
+          'The fully bent knee is worked to and fro before it is turned and straightened.',
+        order: 'to and fro in full bend, then turn and straighten',
+        drawn: {},
+      },
     ],
     figure: figure(
       'supine',

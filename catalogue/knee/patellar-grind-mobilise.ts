@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret, tell, feltSlack, flagged } from '../items.ts';
-import { present } from '../findings.ts';
+import { yesNo } from '../findings.ts';
 import { moves, push, figure, KNEE_REGION } from '../figures.ts';
 
 /** The kneecap slid freely, then under pressure in the same directions. */
@@ -34,7 +34,14 @@ export const patellarGrindMobilise = defineProcedure(
       },
     ),
     loads: [{ structure: 'kneecap surfaces', mode: 'compression' }],
-    findings: [present('loaded-pain', 'States whether load brings the pain', ['pain'])],
+    findings: [
+      yesNo(
+        'loaded-pain',
+        'States whether load brings the pain',
+        ['pain'],
+        ['Negative', 'Positive'],
+      ),
+    ],
     positive: 'Familiar pain only under load.',
     negative: 'Comfortable in both phases.',
     rules: [

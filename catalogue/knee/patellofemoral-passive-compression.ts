@@ -1,6 +1,6 @@
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, tell, flagged } from '../items.ts';
-import { present } from '../findings.ts';
+import { yesNo } from '../findings.ts';
 import { moves, push, decides, figure, KNEE_REGION, feels } from '../figures.ts';
 
 /** A palm pressed on the kneecap while the knee straightens and bends. */
@@ -63,7 +63,9 @@ export const patellofemoralPassiveCompression = defineProcedure(
       },
     ),
     loads: [{ structure: 'kneecap surfaces', mode: 'compression' }],
-    findings: [present('result', 'States whether it is the familiar pain', ['pain'])],
+    findings: [
+      yesNo('result', 'States whether it is the familiar pain', ['pain'], ['Negative', 'Positive']),
+    ],
     positive: 'Familiar pain, with or without grating.',
     negative: 'Smooth, or painless grating.',
     confounders: ['Pressing on fat pad or tendon'],

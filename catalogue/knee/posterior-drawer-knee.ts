@@ -1,7 +1,7 @@
 import { NO_RIGHT_ANGLE } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, feltSlack, easesOff, flagged } from '../items.ts';
-import { laxityGrade, endPoint } from '../findings.ts';
+import { endPoint, laxityGrade, onlyFrom } from '../findings.ts';
 import { holds, moves, push, decides, figure, KNEE_REGION } from '../figures.ts';
 import { memory } from '../worth.ts';
 import { KNEE_CAUTION } from './shared.ts';
@@ -48,7 +48,10 @@ export const posteriorDrawerKnee = defineProcedure(
         region: KNEE_REGION,
       },
     ),
-    loads: [{ structure: 'posterior cruciate ligament', mode: 'tension' }],
+    loads: [
+      { structure: 'posterior cruciate ligament', mode: 'tension' },
+      { structure: 'posterolateral corner', mode: 'tension' },
+    ],
     misleads: [
       {
         lesion: { structure: 'anterior cruciate ligament', state: 'torn' },
@@ -59,13 +62,25 @@ export const posteriorDrawerKnee = defineProcedure(
     ],
     voids: NO_RIGHT_ANGLE,
     findings: [
-      laxityGrade('States how far the step is lost', [
-        'Equal',
-        '1: reduced',
-        '2: flush',
-        '3: behind',
-      ]),
-      endPoint(),
+      {
+        ...laxityGrade('States how far the step is lost', [
+          'Equal',
+          '1: reduced',
+          '2: flush',
+          '3: behind',
+        ]),
+        // Torn alone it mostly ends flush; behind speaks for a corner torn with it.
+        reading: {
+          kind: 'grade',
+          sign: 'laxity',
+          graded: {
+            structure: 'posterior cruciate ligament',
+            grades: [1, 2, 2],
+            raisedBy: 'posterolateral corner',
+          },
+        },
+      },
+      onlyFrom(endPoint(), 'posterior cruciate ligament'),
     ],
     positive: 'A smaller step than on the other side, flush or behind, with a soft stop.',
     negative: 'Equal step, firm stop.',

@@ -1,3 +1,4 @@
+import { KNEE_TOO_FULL } from '../contraindicated.ts';
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret, tell, critical } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -45,6 +46,7 @@ export const renneWeightBearingCompression = defineProcedure(
       },
     ),
     loads: [{ structure: 'iliotibial band at the knee', mode: 'compression' }],
+    refrains: KNEE_TOO_FULL,
     findings: [
       yesNo('result', 'States whether it is the familiar pain', ['pain'], ['Negative', 'Positive']),
     ],

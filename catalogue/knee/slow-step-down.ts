@@ -1,3 +1,4 @@
+import { KNEE_TOO_FULL } from '../contraindicated.ts';
 import { defineProcedure } from '../define.ts';
 import { position, perform, interpret, critical } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -53,6 +54,7 @@ export const slowStepDown = defineProcedure(
       { structure: 'kneecap surfaces', mode: 'compression' },
       { structure: 'patellar tendon', mode: 'contraction' },
     ],
+    refrains: KNEE_TOO_FULL,
     findings: [
       yesNo('pain', 'States whether it is the familiar pain', ['pain'], ['None', 'Familiar pain']),
     ],

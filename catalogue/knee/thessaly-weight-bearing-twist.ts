@@ -1,6 +1,7 @@
+import { KNEE_LOCKED, KNEE_TOO_FULL } from '../contraindicated.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, critical } from '../items.ts';
-import { site, COMPARTMENTS } from '../findings.ts';
+import { COMPARTMENTS, site } from '../findings.ts';
 import { holds, turn, own, decides, figure, KNEE_REGION } from '../figures.ts';
 import { memory } from '../worth.ts';
 import { KNEE_CAUTION } from './shared.ts';
@@ -58,6 +59,7 @@ export const thessalyWeightBearingTwist = defineProcedure(
       { structure: 'medial meniscus', mode: 'twist' },
       { structure: 'lateral meniscus', mode: 'twist' },
     ],
+    refrains: [...KNEE_TOO_FULL, ...KNEE_LOCKED],
     findings: [
       site(
         'painful-line',

@@ -56,6 +56,7 @@ export const apprehension9090 = defineProcedure(
       { structure: 'inferior glenohumeral ligament', mode: 'glide' },
       { structure: 'superior labrum', mode: 'twist' },
       { structure: 'subacromial space', mode: 'compression' },
+      { structure: 'shoulder capsule', mode: 'twist' },
     ],
     voids: ARM_OUT_OF_REACH,
     numbers: [
@@ -66,6 +67,7 @@ export const apprehension9090 = defineProcedure(
         half: 20,
         by: [
           { structure: 'inferior glenohumeral ligament', state: 'unstable', values: [85, 70, 55] },
+          { structure: 'shoulder capsule', state: 'stiff', values: [70, 50, 30] },
         ],
       },
     ],
@@ -198,7 +200,7 @@ export const apprehension9090 = defineProcedure(
       }),
       done({
         key: 'names-instability',
-        text: 'Names instability to the front as the reading',
+        text: 'Says what fear would mean here',
         domain: 'interpretation',
         observability: 'spoken',
         saidEarns: true,

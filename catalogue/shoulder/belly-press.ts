@@ -37,6 +37,14 @@ export const bellyPress = defineProcedure(
           forces: [own(push('hand', 0.5, 'inner')), push('forearm', 0.9, 'outer', 'outer')],
         },
       },
+      {
+        key: 'painful-side',
+        label: 'Painful side only',
+        description: 'The painful side alone; the other is asked about, not tested.',
+        order: 'painful side only',
+        oneSide: true,
+        drawn: {},
+      },
     ],
     figure: figure(
       'standing',

@@ -1,3 +1,4 @@
+import { SHOULDER_WOULD_SLIP } from '../contraindicated.ts';
 import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, easesOff, flagged } from '../items.ts';
@@ -55,8 +56,13 @@ export const bicepsLoadIi = defineProcedure(
         region: ['upperArm', 'forearm'],
       },
     ),
-    loads: [{ structure: 'superior labrum', mode: 'twist' }],
+    loads: [
+      { structure: 'superior labrum', mode: 'twist' },
+      // Its own confounder: the tendon answers to the curl wherever the arm is.
+      { structure: 'long head of biceps', mode: 'contraction' },
+    ],
     voids: ARM_OUT_OF_REACH,
+    refrains: SHOULDER_WOULD_SLIP,
     findings: [
       yesNo(
         'pain',

@@ -1,3 +1,4 @@
+import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -64,6 +65,7 @@ export const crossBodyAdduction = defineProcedure(
       { structure: 'acromioclavicular joint', mode: 'compression' },
       { structure: 'posterior shoulder capsule', mode: 'stretch' },
     ],
+    voids: ARM_OUT_OF_REACH,
     findings: [
       yesNo('pain', 'States whether the top of the shoulder hurts', ['pain'], ['No', 'Top hurts']),
       yesNo('stiff', 'States whether the back is tight', ['stiffness'], ['Free', 'Tight']),

@@ -1,3 +1,4 @@
+import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -53,6 +54,7 @@ export const crossBodySelf = defineProcedure(
       },
     ),
     loads: [{ structure: 'acromioclavicular joint', mode: 'compression' }],
+    voids: ARM_OUT_OF_REACH,
     findings: [yesNo('pain', 'States whether the joint on top hurts', ['pain'], ['No', 'Yes'])],
     positive: 'Familiar pain on the joint on top only.',
     negative: 'No pain on that joint.',

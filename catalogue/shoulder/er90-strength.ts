@@ -1,3 +1,4 @@
+import { SHOULDER_WOULD_SLIP } from '../contraindicated.ts';
 import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, easesOff, flagged } from '../items.ts';
@@ -97,6 +98,7 @@ export const er90Strength = defineProcedure(
         ],
       },
     ],
+    refrains: SHOULDER_WOULD_SLIP,
     findings: [
       yesNo('weak', 'States whether it can be held', ['weakness'], ['Held', 'Drops or weak']),
     ],

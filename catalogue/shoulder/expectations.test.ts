@@ -24,14 +24,14 @@ expectKeys('shoulder, from the textbooks', {
   'biceps-load-ii': [
     ['slap-tear', { pain: 'positive' }],
     ['ac-joint-pain', { pain: 'negative' }],
-    ['shoulder-instability', { pain: 'negative' }],
     ['frozen-shoulder', { pain: 'void' }],
     ['nothing-wrong', { pain: 'negative' }],
   ],
   'cross-body-adduction': [
     ['ac-joint-pain', { pain: 'positive', stiff: 'negative' }],
     ['tight-posterior-capsule', { pain: 'negative', stiff: 'positive' }],
-    ['frozen-shoulder', { stiff: 'positive' }],
+    // The arm stops short of the level at which it begins (second audit).
+    ['frozen-shoulder', { pain: 'void', stiff: 'void' }],
     ['biceps-tendon', { pain: 'negative' }],
     ['nothing-wrong', { pain: 'negative', stiff: 'negative' }],
   ],
@@ -68,7 +68,8 @@ expectKeys('shoulder, from the textbooks', {
   ],
   'girdle-5-horizontal-adduction-fixed-free': [
     ['tight-posterior-capsule', { held: 'positive' }],
-    ['frozen-shoulder', { held: 'positive' }],
+    // The arm stops short of the level at which it begins (second audit).
+    ['frozen-shoulder', { held: 'void' }],
     ['stiff-neck-base', { held: 'negative' }],
   ],
   'hand-behind-back-reach': [
@@ -151,7 +152,8 @@ expectKeys('shoulder, from the textbooks', {
   ],
   'tape-horizontal-adduction': [
     ['tight-posterior-capsule', { gap: 'positive' }],
-    ['frozen-shoulder', { gap: 'positive' }],
+    // The arm stops short of the level at which it begins (second audit).
+    ['frozen-shoulder', { gap: 'void' }],
     ['slap-tear', { gap: 'negative' }],
   ],
   'tape-overhead-pull': [

@@ -64,7 +64,7 @@ export const girdle2ClavicleMotion = defineProcedure(
     confounders: [
       'Muscle bulk',
       'A finger that presses',
-      'The collar-bone descends after about 45 degrees of lifting',
+      'The collar-bone descends after about 45 degrees of lifting (taught so; common practice, no source)',
     ],
     doesNotProve: 'Anything certain: a fingertip is subjective.',
     worth: [

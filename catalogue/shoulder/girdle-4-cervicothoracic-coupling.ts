@@ -48,7 +48,11 @@ export const girdle4CervicothoracicCoupling = defineProcedure(
       },
     ),
     loads: [{ structure: 'cervicothoracic junction', mode: 'motion' }],
-    voids: ARM_OUT_OF_REACH,
+    // It starts with the arm hanging; what is out of reach is the end.
+    voids: ARM_OUT_OF_REACH.map((rule) => ({
+      ...rule,
+      why: 'The arm comes up to about 70 degrees at most; the end where the neck would move is out of reach.',
+    })),
     findings: [yesNo('felt', 'States whether motion is felt', ['stiffness'], ['Felt', 'Not felt'])],
     positive: 'No motion is felt.',
     negative: 'The bone presses the thumb.',
@@ -77,9 +81,9 @@ export const girdle4CervicothoracicCoupling = defineProcedure(
       position.done('behind', 'Stands behind towards the tested side'),
       perform.done('finds', 'Finds the level by bending the neck'),
       perform.done('far-side', 'Sets the thumb opposite to the raised arm'),
-      perform.done('light', 'Rests the fingertips without denting the skin'),
+      perform.done('light', 'Rests the thumb beside the bone, skin not pale'),
       perform.done('active', 'Has the arm raised actively to its end'),
-      interpret.done('direction', 'Says whether tip or body of the bone is meant'),
+      interpret.done('direction', 'Says which way the bone turned'),
     ],
     faults: [
       ['Thumb on the same side', 'far-side'],

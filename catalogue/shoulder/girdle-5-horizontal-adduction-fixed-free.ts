@@ -1,3 +1,4 @@
+import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -27,6 +28,13 @@ export const girdle5HorizontalAdductionFixedFree = defineProcedure(
         description: 'Blade pinned by the couch.',
         positions: 'supine',
         drawn: { position: 'supine' },
+      },
+      {
+        key: 'fist',
+        label: 'Fist on the breastbone',
+        description: 'The fist rests on the breastbone; the elbow is guided across.',
+        angles: 'fist on the breastbone',
+        drawn: { pose: { arm: { elbowFlexion: 135 } }, from: { arm: { elbowFlexion: 135 } } },
       },
     ],
     figure: figure(
@@ -60,6 +68,7 @@ export const girdle5HorizontalAdductionFixedFree = defineProcedure(
         by: [{ structure: 'posterior shoulder capsule', state: 'tight', values: [86, 78, 65] }],
       },
     ],
+    voids: ARM_OUT_OF_REACH,
     findings: [
       yesNo(
         'held',

@@ -56,6 +56,7 @@ export const hawkinsKennedy = defineProcedure(
     loads: [
       { structure: 'subacromial space', mode: 'compression' },
       { structure: 'acromioclavicular joint', mode: 'compression' },
+      { structure: 'shoulder capsule', mode: 'twist' },
     ],
     voids: ARM_OUT_OF_REACH,
     findings: [

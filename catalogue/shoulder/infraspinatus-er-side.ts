@@ -41,6 +41,14 @@ export const infraspinatusErSide = defineProcedure(
         },
         criterion: 'the arm drops back',
       },
+      {
+        key: 'painful-side',
+        label: 'Painful side only',
+        description: 'The painful side alone; the other is asked about, not tested.',
+        order: 'painful side only',
+        oneSide: true,
+        drawn: {},
+      },
     ],
     figure: figure(
       'sitting',
@@ -60,6 +68,13 @@ export const infraspinatusErSide = defineProcedure(
       { structure: 'shoulder capsule', mode: 'motion' },
     ],
     numbers: [
+      {
+        item: 'grade',
+        healthy: 5,
+        tolerance: 0,
+        half: 1,
+        by: [{ structure: 'infraspinatus', state: 'ruptured', values: [4, 3, 2] }],
+      },
       {
         item: 'range',
         healthy: 60,
@@ -100,15 +115,20 @@ export const infraspinatusErSide = defineProcedure(
     items: [
       prepare.asked('screens', 'Asks about repairs', flagged('A repair has a limit of rotation.')),
       position.measured('elbow', 'Elbow angle', '°', [80, 100], { half: 10 }),
-      perform.done('active-first', 'Looks at the active range before resisting'),
+      perform.done('active-first', 'Has both arms turn out actively before resistance'),
       perform.measured('range', 'Active outward rotation read', '°', [45, 90], {
         full: 5,
         half: 10,
       }),
+      perform.done('passive', 'Takes the short arm passively to its end'),
       perform.done('start', 'Starts resistance with the forearm straight ahead'),
       perform.done('forearm', 'Resists at the lower forearm'),
       perform.done('ribs', 'Keeps the elbow at the ribs'),
-      interpret.done('grade', 'States the strength from 0 to 5'),
+      interpret.measured('grade', 'Strength stated, 0 to 5', 'of 5', [5, 5], {
+        half: 1,
+        from: 0,
+        to: 5,
+      }),
     ],
     faults: [
       ['Elbow drifts', 'ribs'],

@@ -94,7 +94,7 @@ export const liftOff = defineProcedure(
       ),
       position.done('lumbar', 'Has the hand at the low back'),
       perform.done('unloaded', 'Has an unloaded lift first'),
-      perform.done('palm', 'Resists at palm or forearm'),
+      perform.done('palm', 'Adds resistance only after a full unloaded lift'),
       perform.done('elbow', 'Keeps the elbow angle unchanged'),
       perform.measured('gap', 'Gap read', 'cm', [5, 20], { full: 1, half: 2, step: 0.5 }),
       easesOff(),

@@ -61,7 +61,7 @@ export const scapularPlaneElevation = defineProcedure(
         tolerance: 5,
         half: 10,
         by: [
-          { structure: 'shoulder capsule', state: 'stiff', values: [140, 110, 80] },
+          { structure: 'shoulder capsule', state: 'stiff', values: [130, 70, 55] },
           { structure: 'scapulothoracic gliding', state: 'stiff', values: [165, 150, 130] },
           { structure: 'supraspinatus', state: 'ruptured', values: [155, 130, 90] },
           { structure: 'subacromial space', state: 'irritated', values: [170, 160, 150] },

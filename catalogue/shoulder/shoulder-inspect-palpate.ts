@@ -58,7 +58,7 @@ export const shoulderInspectPalpate = defineProcedure(
       ),
     ],
     positive: 'A tender spot that is the familiar pain, a step or a changed contour.',
-    negative: 'None.',
+    negative: 'Both sides alike; no point brings the familiar pain.',
     rules: [{ when: 'Squared-off contour', speaksFor: 'dislocation: no testing, image' }],
     confounders: ['Tender points of healthy people'],
     doesNotProve: 'A diagnosis; findings are described.',

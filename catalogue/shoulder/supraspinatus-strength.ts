@@ -61,6 +61,15 @@ export const supraspinatusStrength = defineProcedure(
       { structure: 'subacromial space', mode: 'contraction' },
     ],
     voids: ARM_OUT_OF_REACH,
+    numbers: [
+      {
+        item: 'grade',
+        healthy: 5,
+        tolerance: 0,
+        half: 1,
+        by: [{ structure: 'supraspinatus', state: 'ruptured', values: [4, 4, 3] }],
+      },
+    ],
     findings: [
       yesNo('weak', 'States whether the arm is weak', ['weakness'], ['Strong', 'Weak']),
       yesNo('pain', 'States whether it hurts', ['pain'], ['Painless', 'Painful']),
@@ -96,7 +105,11 @@ export const supraspinatusStrength = defineProcedure(
       perform.done('wrist', 'Loads just above the wrist'),
       easesOff('Ramps the load without a jerk'),
       perform.done('trunk', 'Keeps the trunk from leaning'),
-      interpret.done('grade', 'States the strength from 0 to 5'),
+      interpret.measured('grade', 'Strength stated, 0 to 5', 'of 5', [5, 5], {
+        half: 1,
+        from: 0,
+        to: 5,
+      }),
     ],
     faults: [
       ['Thumb wrong', 'thumb'],

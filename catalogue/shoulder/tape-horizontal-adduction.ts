@@ -1,3 +1,4 @@
+import { ARM_OUT_OF_REACH } from '../hindrances.ts';
 import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
@@ -57,6 +58,7 @@ export const tapeHorizontalAdduction = defineProcedure(
       },
     ),
     loads: [{ structure: 'posterior shoulder capsule', mode: 'stretch' }],
+    voids: ARM_OUT_OF_REACH,
     findings: [yesNo('gap', 'States the side difference', ['stiffness'], ['To 4 cm', 'Over 4 cm'])],
     positive: 'Over four centimetres more than the other side (common practice, no source).',
     negative: 'Within four.',

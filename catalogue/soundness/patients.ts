@@ -1,4 +1,5 @@
-import { readResponse, respond } from '@kritikos/core/catalogue/response';
+import { readResponse } from '@kritikos/core/catalogue/reading';
+import { respond } from '@kritikos/core/catalogue/response';
 import { CONDITIONS, NOTHING_WRONG } from '../conditions.ts';
 import type { Condition } from '../conditions.ts';
 import type { Finding, Procedure } from '../procedure.ts';
@@ -8,13 +9,14 @@ import type { Unsound } from './unsound.ts';
 
 /** Every structure that it acts on is one that a simulated patient can have something wrong with. */
 export function unknownStructures(procedure: Procedure): Unsound[] {
-  const { loads, misleads, voids, numbers, findings } = procedure;
+  const { loads, misleads, voids, refrains = [], numbers, findings } = procedure;
   const named: readonly (readonly [path: string, structure: string])[] = [
     ...loads.map(({ structure }, i) => [`/loads/${i}/structure`, structure] as const),
     ...misleads.map(
       ({ lesion }, i) => [`/misleads/${i}/lesion/structure`, lesion.structure] as const,
     ),
     ...voids.map(({ structure }, i) => [`/voids/${i}/structure`, structure] as const),
+    ...refrains.map(({ structure }, i) => [`/refrains/${i}/structure`, structure] as const),
     ...numbers.flatMap(({ by }, i) =>
       by.map(({ structure }, j) => [`/numbers/${i}/by/${j}/structure`, structure] as const),
     ),
@@ -85,10 +87,6 @@ export function unkeyed(procedure: Procedure): Unsound[] {
   });
 }
 
-function answerOf(
-  { loads, misleads, voids }: Procedure,
-  { reading }: Finding,
-  { lesions }: Condition,
-): string {
-  return readResponse(reading, respond(loads, lesions, misleads, voids));
+function answerOf(procedure: Procedure, { reading }: Finding, { lesions }: Condition): string {
+  return readResponse(reading, respond(procedure, lesions));
 }

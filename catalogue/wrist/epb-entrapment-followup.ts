@@ -53,6 +53,8 @@ export const epbEntrapmentFollowup = defineProcedure(
         stage: 'straightening',
       },
       { structure: 'thumb base joint', mode: 'compression', stage: 'lifting' },
+      { structure: 'shared thumb tendon sheath', mode: 'contraction', stage: 'straightening' },
+      { structure: 'shared thumb tendon sheath', mode: 'contraction', stage: 'lifting' },
     ],
     findings: [
       stages(

@@ -53,7 +53,6 @@ export const thenarHypothenarInspection = defineProcedure(
       { view: 'front', hands: [holds('hand', 0.4, 'outer')], region: ['hand'], closeUp: 'fingers' },
     ),
     loads: [
-      { structure: 'median nerve in the forearm', mode: 'contraction' },
       { structure: 'ulnar nerve at the elbow', mode: 'contraction' },
       { structure: 'median nerve at the wrist', mode: 'contraction' },
     ],
@@ -63,7 +62,7 @@ export const thenarHypothenarInspection = defineProcedure(
         'Names the wasted group',
         ['weakness'],
         'None',
-        ['thenar', 'Thumb base', ['median nerve at the wrist', 'median nerve in the forearm']],
+        ['thenar', 'Thumb base', ['median nerve at the wrist']],
         ['hypothenar', 'Little finger side or web', ['ulnar nerve at the elbow']],
       ),
     ],
@@ -85,7 +84,11 @@ export const thenarHypothenarInspection = defineProcedure(
     items: [
       position.done('bare', 'Has both hands bare'),
       position.done('level', 'Supports both hands level'),
-      perform.graded('views', 'Views palms, then edges', ['One hand', 'Palms only', 'Both views']),
+      perform.graded('views', 'Views palms, edges, backs of both hands', [
+        'One view',
+        'Two views',
+        'Palms, edges and backs',
+      ]),
       perform.done('names', 'Points to each pad by name'),
       perform.done('web', 'Looks at the first web space'),
       interpret.done('bulk', 'States none, mild or marked for each group'),

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { MODES, numberOf, readResponse, respond, SIGNS, STATES } from './response.ts';
-import type { Lesion, Load, Reading, Response, Sign } from './response.ts';
+import { MODES, SIGNS, STATES } from './lesion.ts';
+import type { Lesion, Load, Sign } from './lesion.ts';
+import { readResponse } from './reading.ts';
+import { respond } from './response.ts';
 
 const lesion = (structure: string, state: Lesion['state'], degree: Lesion['degree']): Lesion => ({
   structure,
@@ -10,7 +12,7 @@ const lesion = (structure: string, state: Lesion['state'], degree: Lesion['degre
 const load = (structure: string, mode: Load['mode'], stage?: string): Load =>
   stage === undefined ? { structure, mode } : { structure, mode, stage };
 const signsOf = (loads: Load[], lesions: Lesion[]) =>
-  respond(loads, lesions).shown.map((shown) => shown.sign);
+  respond({ loads }, lesions).shown.map((shown) => shown.sign);
 
 // Facts of the trade; common practice, no source.
 describe('a simulated patient under a load', () => {
@@ -74,7 +76,7 @@ describe('a simulated patient under a load', () => {
 
   it('keeps the stage and the degree with each sign', () => {
     const { shown } = respond(
-      [load('meniscus', 'compression', 'press'), load('capsule', 'stretch', 'pull')],
+      { loads: [load('meniscus', 'compression', 'press'), load('capsule', 'stretch', 'pull')] },
       [lesion('meniscus', 'split', 2)],
     );
     expect(shown).toEqual([{ sign: 'pain', degree: 2, structure: 'meniscus', stage: 'press' }]);
@@ -87,94 +89,12 @@ describe('a simulated patient under a load', () => {
       looksLike: 'a torn front cruciate',
       avoidedBy: 'looks for a sag',
     };
-    expect(respond([], [lesion('back cruciate', 'torn', 3)], [sag]).misleading).toEqual([sag]);
-    expect(respond([], [lesion('front cruciate', 'torn', 3)], [sag]).misleading).toEqual([]);
-  });
-});
-
-describe('a finding', () => {
-  const response = (...shown: Response['shown']): Response => ({
-    shown,
-    misleading: [],
-    void: null,
-  });
-  const pain = (structure: string, stage?: string) => ({
-    sign: 'pain' as const,
-    degree: 2 as const,
-    structure,
-    stage,
-  });
-
-  it('is present when one of its signs is, at its own stage', () => {
-    const reading: Reading = { kind: 'sign', signs: ['pain', 'click'], stage: 'outwards' };
-    expect(readResponse(reading, response(pain('meniscus', 'outwards')))).toBe('positive');
-    expect(readResponse(reading, response(pain('meniscus', 'inwards')))).toBe('negative');
-    expect(readResponse(reading, response())).toBe('negative');
-  });
-
-  it('takes the worst of several degrees', () => {
-    const lax = (degree: 1 | 3) => ({ sign: 'laxity' as const, degree, structure: 'ligament' });
-    const reading: Reading = { kind: 'grade', sign: 'laxity' };
-    expect(readResponse(reading, response(lax(1), lax(3)))).toBe('grade-3');
-    expect(readResponse(reading, response(pain('ligament')))).toBe('grade-0');
-  });
-
-  it('names the site, and both where it has a word for both', () => {
-    const sites = [
-      { option: 'inner', structures: ['inner meniscus'] },
-      { option: 'outer', structures: ['outer meniscus'] },
-    ];
-    const reading: Reading = { kind: 'site', signs: ['pain'], sites, none: 'none' };
-    expect(readResponse(reading, response(pain('outer meniscus')))).toBe('outer');
-    expect(readResponse(reading, response(pain('kneecap')))).toBe('none');
-    const two = response(pain('inner meniscus'), pain('outer meniscus'));
-    expect(readResponse(reading, two)).toBe('inner');
-    expect(readResponse({ ...reading, both: 'both' }, two)).toBe('both');
-  });
-
-  it('tells press from pull from both', () => {
-    const reading: Reading = {
-      kind: 'stages',
-      signs: ['pain'],
-      options: [
-        { option: 'neither', stages: [] },
-        { option: 'press', stages: ['press'] },
-        { option: 'pull', stages: ['pull'] },
-        { option: 'both', stages: ['press', 'pull'] },
-      ],
-    };
-    const read = (...stages: string[]) =>
-      readResponse(reading, response(...stages.map((stage) => pain('knee', stage))));
-    expect([read(), read('press'), read('pull'), read('pull', 'press')]).toEqual([
-      'neither',
-      'press',
-      'pull',
-      'both',
-    ]);
-  });
-});
-
-describe('a number that is read off the patient', () => {
-  const gap = {
-    item: 'gap',
-    healthy: 12,
-    tolerance: 1,
-    half: 2,
-    by: [
-      { structure: 'subscapularis', state: 'ruptured', values: [5, 2, 0] },
-      { structure: 'shoulder capsule', state: 'stiff', values: [8, 6, 4] },
-    ],
-  } as const;
-
-  it('is the healthy one without a lesion that changes it', () => {
-    expect(numberOf(gap, [])).toBe(12);
-    expect(numberOf(gap, [lesion('supraspinatus', 'ruptured', 3)])).toBe(12);
-  });
-
-  it('follows the degree, and the lesion that takes it farthest', () => {
-    expect(numberOf(gap, [lesion('subscapularis', 'ruptured', 2)])).toBe(2);
-    const both = [lesion('shoulder capsule', 'stiff', 1), lesion('subscapularis', 'ruptured', 1)];
-    expect(numberOf(gap, both)).toBe(5);
+    expect(
+      respond({ loads: [], misleads: [sag] }, [lesion('back cruciate', 'torn', 3)]).misleading,
+    ).toEqual([sag]);
+    expect(
+      respond({ loads: [], misleads: [sag] }, [lesion('front cruciate', 'torn', 3)]).misleading,
+    ).toEqual([]);
   });
 });
 
@@ -193,7 +113,7 @@ describe('a procedure that cannot be set up', () => {
       lesion('infraspinatus', 'ruptured', 3),
       lesion('shoulder capsule', 'stiff', 2),
     ];
-    const response = respond(loads, lesions, [], [stiff]);
+    const response = respond({ loads, voids: [stiff] }, lesions);
     expect(response.void).toBe('no reach');
     expect(readResponse(weak, response)).toBe('void');
   });
@@ -203,30 +123,48 @@ describe('a procedure that cannot be set up', () => {
       lesion('infraspinatus', 'ruptured', 3),
       lesion('shoulder capsule', 'stiff', 1),
     ];
-    expect(readResponse(weak, respond(loads, lesions, [], [stiff]))).toBe('positive');
+    expect(readResponse(weak, respond({ loads, voids: [stiff] }, lesions))).toBe('positive');
+  });
+
+  it('loses only the stage that the hindrance is about', () => {
+    const short = { ...stiff, structure: 'elbow joint', stage: 'straight', why: 'not straight' };
+    const twice = [
+      { structure: 'extensor origin', mode: 'contraction', stage: 'straight' },
+      { structure: 'extensor origin', mode: 'contraction', stage: 'bent' },
+    ] as const;
+    const lesions = [lesion('extensor origin', 'irritated', 2), lesion('elbow joint', 'stiff', 2)];
+    const response = respond({ loads: twice, voids: [short] }, lesions);
+    expect(response.void).toBeNull();
+    expect(response.voidStages).toEqual([{ stage: 'straight', why: 'not straight' }]);
+    expect(response.shown.map(({ stage }) => stage)).toEqual(['bent']);
+    const pain = { kind: 'sign', signs: ['pain'] } as const;
+    expect(readResponse({ ...pain, stage: 'straight' }, response)).toBe('void');
+    expect(readResponse({ ...pain, stage: 'bent' }, response)).toBe('positive');
+    const options = [
+      { option: 'none', stages: [] },
+      { option: 'both', stages: ['straight', 'bent'] },
+    ];
+    expect(readResponse({ kind: 'stages', signs: ['pain'], options }, response)).toBe('void');
   });
 });
 
-describe('a doubtful sign', () => {
-  const reading = { kind: 'sign', signs: ['click'], doubtful: ['pain'] } as const;
-  const loads = [{ structure: 'medial meniscus', mode: 'twist' }] as const;
+describe('a patient on whom it must not be done', () => {
+  const slips = {
+    structure: 'front capsule',
+    state: 'unstable',
+    from: 2,
+    why: 'It would slip.',
+  } as const;
+  const of = (degree: 1 | 2 | 3) =>
+    respond({ loads: [], refrains: [slips] }, [lesion('front capsule', 'unstable', degree)]);
 
-  it('is equivocal without the defining one', () => {
-    const small = [lesion('medial meniscus', 'split', 1)];
-    const large = [lesion('medial meniscus', 'split', 2)];
-    expect(readResponse(reading, respond(loads, small))).toBe('equivocal');
-    expect(readResponse(reading, respond(loads, large))).toBe('positive');
-    expect(readResponse(reading, respond(loads, []))).toBe('negative');
+  it('is told from the degree on that makes it dangerous, and it can be done all the same', () => {
+    expect([of(1).refrain, of(2).refrain, of(3).refrain]).toEqual([null, slips, slips]);
+    expect(of(3).void).toBeNull();
   });
 
-  it('comes from the structures that count, or from elsewhere', () => {
-    const onTop = { ...reading, signs: ['pain'], structures: ['subacromial space'] } as const;
-    const pressed = ['subacromial space', 'acromioclavicular joint'].map((structure) => ({
-      structure,
-      mode: 'compression' as const,
-    }));
-    const of = (structure: string) => respond(pressed, [lesion(structure, 'irritated', 2)]);
-    expect(readResponse(onTop, of('subacromial space'))).toBe('positive');
-    expect(readResponse(onTop, of('acromioclavicular joint'))).toBe('equivocal');
+  it('is not one with another trouble', () => {
+    const worn = [lesion('front capsule', 'worn', 3), lesion('back capsule', 'unstable', 3)];
+    expect(respond({ loads: [], refrains: [slips] }, worn).refrain).toBeNull();
   });
 });

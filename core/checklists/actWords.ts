@@ -9,7 +9,7 @@ carry centre center check choose class classify clean clear close collect compar
 confirm consider contact contrast correct count cover cup declare demonstrate describe detect
 determine differentiate disinfect distract document do dorsiflex drape draw ease elevate elicit
 empty encourage end ensure establish estimate evaluate evert examine exclude expose explain explore
-extend feel find finish fix flex follow gain gather gauge generate get give glide grade grasp greet
+extend feel find finish fix flex follow gain gather gauge generate get give glide go grade grasp greet
 grip guard guide have hold hook identify immobilise immobilize indicate inform inquire enquire
 inspect instruct internally interpret introduce invert invite isolate judge keep kneel lay lead lean
 learn leave let lift limit list listen load locate lock look lower maintain make manage manipulate

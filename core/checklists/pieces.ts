@@ -8,6 +8,7 @@ export const AROUND_PARTS = [
   'faults',
   'order',
   'branches',
+  'withheld',
   'attempts',
   'simulatedPatient',
   'task',
@@ -54,7 +55,7 @@ export function contentOf(pieces: Pieces): DraftContent {
     .map(([, value]) => value as PlacedItem)
     .sort((a, b) => compare(a.place, b.place) || compare(a.item.key, b.item.key));
   const around = Object.fromEntries(
-    AROUND_PARTS.map((part) => [part, pieces[part]]),
+    AROUND_PARTS.flatMap((part) => (part in pieces ? [[part, pieces[part]]] : [])),
   ) as unknown as Pick<DraftContent, AroundPart>;
   return { ...around, format: 2, items: placed.map(({ item }) => item) };
 }
@@ -79,7 +80,8 @@ export function piecesOf(content: DraftContent, before: Pieces = {}): Pieces {
     }
     pieces[itemPiece(item.key)] = { place: last, item } satisfies PlacedItem;
   }
-  for (const part of AROUND_PARTS) pieces[part] = content[part];
+  // What a checklist need not have is no piece where it has none.
+  for (const part of AROUND_PARTS) if (content[part] !== undefined) pieces[part] = content[part];
   return pieces;
 }
 

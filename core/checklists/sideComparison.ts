@@ -15,6 +15,7 @@ export const BOTH_SIDES: GradedItem = {
     'One side only, or comparison only announced',
     'Both sides, involved side first',
     'Both sides, uninvolved side first',
+    'So, and asks whether that side was ever hurt',
   ],
   weight: 2,
   observability: 'seen',

@@ -177,6 +177,18 @@ export interface BranchRule {
   readonly skips: readonly string[];
 }
 
+/**
+ * What this patient forbids: a procedure, or a part of it, that must not be done and that the
+ * checklist therefore does not ask for. That it is recognised and left undone has items of its own.
+ */
+export interface Withheld {
+  readonly procedure: string;
+  /** What is to be feared. */
+  readonly why: string;
+  /** The items that would have been asked of another patient, by their words. */
+  readonly acts: readonly string[];
+}
+
 /** How often a candidate may begin, and which attempt counts: the last, or the best. */
 export interface AttemptRule {
   readonly allowed: number;
@@ -216,6 +228,8 @@ export interface ChecklistContent {
   readonly order: readonly OrderRule[];
   readonly branches: readonly BranchRule[];
   readonly attempts: AttemptRule;
+  /** Only at a station that is made for it. */
+  readonly withheld?: readonly Withheld[] | undefined;
   readonly simulatedPatient: string;
   readonly task: string;
   readonly cautions: readonly string[];

@@ -26,13 +26,16 @@ beforeAll(async () => {
   other = await server.signIn(person.email);
 });
 
-const bankStation = async (title = 'Knee that gave way'): Promise<BankStation> =>
+const bankStation = async (
+  title = 'Knee that gave way',
+  other: { readonly procedure?: string; readonly condition?: string } = {},
+): Promise<BankStation> =>
   (
     await lead
       .call('POST', '/bank-stations', {
         title,
-        procedures: [{ procedure: 'lachman-anterior-translation' }],
-        patient: { condition: 'acl-rupture', side: 'left', degree: null },
+        procedures: [{ procedure: other.procedure ?? 'lachman-anterior-translation' }],
+        patient: { condition: other.condition ?? 'acl-rupture', side: 'left', degree: null },
         minutes: 8,
         equipment: ['couch'],
       })
@@ -228,6 +231,18 @@ describe('publishing a draft', () => {
     expect(pointers).toContain('/stopRule');
     expect(pointers).toContain(`/items/${critical}/criticalReason`);
     expect((await lead.call('GET', `/drafts/${draft.id}`).expect(200)).body.closedAt).toBeNull();
+  });
+
+  it('is refused where the patient was changed to one on whom it must not be done', async () => {
+    const station = await bankStation('Hand that will not stay up', {
+      procedure: 'er90-strength',
+      condition: 'posterior-cuff-tear',
+    });
+    const draft = await begin(station);
+    const has = { condition: 'shoulder-instability', side: 'left', degree: null };
+    await sent(lead, draft, [{ piece: 'patient', value: { has }, seen: 0 }]);
+    const refused = await publish(draft, 1).expect(422);
+    expect(refused.body.errors[0].detail).toMatch(/must not be done on this patient/);
   });
 
   it('waits until whoever publishes has seen everything', async () => {

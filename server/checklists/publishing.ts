@@ -11,7 +11,7 @@ import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, invalid } from '../http/problems.ts';
-import { insertNextVersion, requireBankStation } from '../stations/service.ts';
+import { insertNextVersion, refuseForbidden, requireBankStation } from '../stations/service.ts';
 import * as drafts from './draftRepository.ts';
 import type { StoredDraft } from './draftRepository.ts';
 import { refuseClosed, requireDraft } from './drafts.ts';
@@ -43,6 +43,7 @@ export async function publishDraft(
     const { content: before } = await findChecklistVersion(trx, draft.startedFrom.versionId);
     refuseOtherProcedures(before, content);
     const parts = stationParts(draft, pieces);
+    if (parts) await refuseForbidden(trx, content, parts.patient.has);
     await refuseUnchanged(trx, draft, { before, content, parts }, by);
     const versionId = newId();
     const newest = await checklists.findNewestOf(trx, draft.checklistId);

@@ -30,6 +30,7 @@ import * as sealedLetters from './migrations/0024_sealed_letters.ts';
 import * as sealedByRole from './migrations/0025_sealed_by_role.ts';
 import * as theHouse from './migrations/0026_the_house.ts';
 import * as generators from './migrations/0027_generators.ts';
+import * as patients from './migrations/0028_patients.ts';
 import { refuseOthers } from './notOurs.ts';
 import { limitRole } from './roles.ts';
 
@@ -70,6 +71,7 @@ const migrations: Record<string, Knex.Migration> = {
   '0025_sealed_by_role': sealedByRole,
   '0026_the_house': theHouse,
   '0027_generators': generators,
+  '0028_patients': patients,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

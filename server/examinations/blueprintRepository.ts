@@ -1,5 +1,7 @@
 import type { Blueprint, BlueprintStationRead, WantedByRows } from '@kritikos/contracts/blueprint';
 import type { Database } from '../db/database.ts';
+import { patientIn, withPatient } from '../stations/patientOf.ts';
+import type { PatientColumns } from '../stations/patientOf.ts';
 import { readBy } from './leads.ts';
 
 const NOTHING_WANTED: WantedByRows = { region: {}, kind: {}, structure: {} };
@@ -29,11 +31,7 @@ export async function keepWanted(
     .merge();
 }
 
-interface Row extends Omit<BlueprintStationRead, 'patient'> {
-  readonly condition: string | null;
-  readonly side: 'left' | 'right' | null;
-  readonly degree: number | null;
-}
+type Row = Omit<BlueprintStationRead, 'patient'> & PatientColumns;
 
 /** The stations with what a blueprint weighs, and what the bank has of them by now. */
 export async function weighedStations(
@@ -42,7 +40,7 @@ export async function weighedStations(
   viewer: string,
 ): Promise<BlueprintStationRead[]> {
   const { rows } = await db.raw(
-    `select s.id, s.position, s.title, s.minutes, b.procedures, b.condition, b.side, b.degree,
+    `select s.id, s.position, s.title, s.minutes, b.procedures, ${patientIn('b')},
        b.equipment, b.bank_station_id as "bankStationId", b.version as "bankVersion",
        c.title as "checklistTitle",
        case when n.version > b.version
@@ -63,10 +61,7 @@ export async function weighedStations(
      order by s.position`,
     { examinationId, viewer },
   );
-  return rows.map(({ condition, side, degree, ...row }: Row) => ({
-    ...row,
-    patient: condition === null || side === null ? null : { condition, side, degree },
-  }));
+  return rows.map((row: Row) => withPatient(row));
 }
 
 export async function findFollowed(

@@ -1,4 +1,5 @@
 import { byPhase } from '@kritikos/core/marking/phases';
+import { withheldWords } from '@kritikos/core/marking/withheldWords';
 import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import type { ChecklistItem, Scale } from '@kritikos/core/scoring/checklist';
 import type { PaperSize } from '@kritikos/contracts/papers';
@@ -124,6 +125,11 @@ async function head(
           },
           { text: `Candidate ${sheet.candidate}`, bold: true, fontSize: 17, margin: [0, 4, 0, 2] },
           `Examiner: ${sheet.examiner}${due ? ` · ${due.words}` : ''}`,
+          ...(station.content.withheld ?? []).map((own): Content => ({
+            text: withheldWords(own),
+            bold: true,
+            style: 'small',
+          })),
           {
             text: `Checklist version ${station.checklistVersion}. ${station.content.stopRule}`,
             style: 'small',

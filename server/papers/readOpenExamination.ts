@@ -15,6 +15,8 @@ import { proposalsFor } from '../house/repository.ts';
 import { newId } from '../http/newId.ts';
 import { invalid } from '../http/problems.ts';
 import { insertWithChecklist, requireBankStation } from '../stations/service.ts';
+import { patientIn, withPatient } from '../stations/patientOf.ts';
+import type { PatientColumns } from '../stations/patientOf.ts';
 import { insertPlan } from '../timetable/planRepository.ts';
 import { Names } from '../timetable/question.ts';
 import { keepPlaces } from '../timetable/places.ts';
@@ -111,17 +113,16 @@ type Station = OpenExamination['stations'][number];
 /** A station of the bank that says the very same: it stays an anchor to the examinations that used it. */
 async function sameInBank(trx: Database, own: Station): Promise<string | undefined> {
   const { rows } = await trx.raw(
-    `select b.id, v.content, b.equipment, b.condition, b.side, b.degree
+    `select b.id, v.content, b.equipment, ${patientIn('b')}
      from bank_station_version b join bank_station s on s.id = b.bank_station_id
        join checklist_version v on v.id = b.checklist_version_id
      where b.title = :title and b.minutes = :minutes and s.retired_at is null order by b.created_at desc`,
     { title: own.title, minutes: own.minutes },
   );
-  const { condition = null, side = null, degree = null } = own.patient ?? {};
   return rows.find(
-    (row: { content: unknown; equipment: unknown } & Record<string, unknown>) =>
+    (row: { id: string; content: unknown; equipment: unknown } & PatientColumns) =>
       isDeepStrictEqual(row.equipment, own.equipment) &&
-      isDeepStrictEqual([row.condition, row.side, row.degree], [condition, side, degree]) &&
+      isDeepStrictEqual(withPatient(row).patient, own.patient ?? null) &&
       isDeepStrictEqual(storedChecklist.parse(row.content), own.checklist),
   )?.id;
 }

@@ -1,5 +1,6 @@
 import { earnsWords } from '@kritikos/core/marking/earnsWords';
 import { byPhase } from '@kritikos/core/marking/phases';
+import { withheldWords } from '@kritikos/core/marking/withheldWords';
 import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
 import type { Content } from 'pdfmake/interfaces';
 import type { PaperSize } from '@kritikos/contracts/papers';
@@ -135,6 +136,11 @@ export function briefings({ stations }: Printed, size: PaperSize): Paper {
             ),
           },
           { text: 'How it is marked', style: 'heading' },
+          ...(content.withheld ?? []).map((own): Content => ({
+            text: withheldWords(own),
+            bold: true,
+            margin: [0, 0, 0, 4],
+          })),
           ledger(
             ['Item', 'Full marks for', 'Weight', 'Known by'],
             byPhase(content.items).flatMap(({ title, items }) =>

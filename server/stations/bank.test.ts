@@ -56,6 +56,33 @@ describe('a station of the bank', () => {
     expect((await checklistOf(short)).content.procedures.map((p) => p.procedure)).toEqual(both);
   });
 
+  it('is refused where a procedure must not be done on its patient, or is made for that', async () => {
+    const shoulder = {
+      ...knee,
+      title: 'Shoulder that slips',
+      procedures: [{ procedure: 'er90-strength' }],
+      patient: { condition: 'shoulder-instability', side: 'right', degree: null },
+    };
+    const refused = await lead.call('POST', '/bank-stations', shoulder).expect(422);
+    expect(refused.body.errors).toEqual([
+      {
+        pointer: '/patient',
+        detail: expect.stringMatching(
+          /^Patte test must not be done on this patient: .*slips out.* station of refraining\.$/,
+        ),
+      },
+    ]);
+    const refrain = { ...shoulder.patient, refrain: true };
+    const made = await make({ ...shoulder, patient: refrain });
+    expect(made.patient).toEqual(refrain);
+    const { content } = await checklistOf(made);
+    expect(content.withheld?.map(({ procedure }) => procedure)).toEqual(['er90-strength']);
+    expect(content.items.map(({ key }) => key)).toContain('refrains');
+    const inVain = { ...shoulder, patient: { ...refrain, condition: 'nothing-wrong' } };
+    const vain = await lead.call('POST', '/bank-stations', inVain).expect(422);
+    expect(vain.body.errors[0].pointer).toBe('/patient/refrain');
+  });
+
   it('is refused in words where it cannot be', async () => {
     const refused = async (change: object) =>
       (await lead.call('POST', '/bank-stations', { ...knee, ...change }).expect(422)).body.errors;

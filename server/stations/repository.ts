@@ -1,6 +1,8 @@
 import type { BankPage, BankSearch, BankStation } from '@kritikos/contracts/stations';
 import type { Knex } from 'knex';
 import type { Database } from '../db/database.ts';
+import { columnsOf, patientIn, withPatient } from './patientOf.ts';
+import type { PatientColumns } from './patientOf.ts';
 
 /** A domain that a station is looked for by makes up so much of its weight, in per cent. */
 const OF_THE_DOMAIN = 25;
@@ -28,7 +30,7 @@ const USED = `used as (
     order by o.bank_station_id, e.held_on desc, s.id)`;
 
 const SHOWN = `b.id, v.id as "versionId", v.version, v.title, v.task, v.procedures,
-    c.region, v.condition, v.side, v.degree, v.minutes, v.equipment,
+    c.region, ${patientIn('v')}, v.minutes, v.equipment,
     v.checklist_version_id as "checklistVersionId",
     (select count(*) from checklist_item i where i.version_id = v.checklist_version_id)::int as items,
     b.retired_at is not null as retired, v.created_at as "madeAt",
@@ -48,17 +50,13 @@ const STATION = `select ${SHOWN} from ${STATIONS}
 const NEWEST = `not exists (select from bank_station_version n
   where n.bank_station_id = v.bank_station_id and n.version > v.version)`;
 
-interface Row extends Omit<BankStation, 'patient' | 'madeAt'> {
-  condition: string | null;
-  side: 'left' | 'right' | null;
-  degree: number | null;
+interface Row extends Omit<BankStation, 'patient' | 'madeAt'>, PatientColumns {
   madeAt: Date;
 }
 
-function stationOf({ condition, side, degree, madeAt, ...row }: Row): BankStation {
+function stationOf({ madeAt, ...row }: Row): BankStation {
   return {
-    ...row,
-    patient: condition === null || side === null ? null : { condition, side, degree },
+    ...withPatient(row),
     madeAt: madeAt.toISOString(),
   };
 }
@@ -199,9 +197,7 @@ export async function insertBankVersion(db: Database, version: NewVersion): Prom
   await db('bank_station_version').insert({
     ...rest,
     bank_station_id: bankStationId,
-    condition: patient?.condition ?? null,
-    side: patient?.side ?? null,
-    degree: patient?.degree ?? null,
+    ...columnsOf(patient),
     checklist_version_id: checklistVersionId,
     created_by: createdBy,
   });

@@ -1,4 +1,10 @@
-import { derivedChecklist, NotKnown } from '@kritikos/catalogue/derivedChecklist';
+import type { ChosenPatient } from '@kritikos/catalogue/chosenPatient';
+import {
+  derivedChecklist,
+  MustNotBeDone,
+  NothingForbidden,
+} from '@kritikos/catalogue/derivedChecklist';
+import { NotKnown } from '@kritikos/catalogue/notKnown';
 import type { KnownProcedures } from '@kritikos/catalogue/known';
 import type { Account } from '@kritikos/contracts/accounts';
 import { checklistContent } from '@kritikos/contracts/checklists';
@@ -250,14 +256,53 @@ async function derive(
   );
 }
 
+/**
+ * A checklist written by hand keeps to what its patient forbids: what must not be done is withheld
+ * by it, and nothing else is.
+ */
+export async function refuseForbidden(
+  db: Database,
+  { procedures, withheld = [] }: ChecklistContent,
+  patient: NewBankStation['patient'],
+): Promise<void> {
+  const refrains = withheld.length > 0;
+  if (patient === null && !refrains) return;
+  const known = await knownProcedures(db);
+  // One that left the shelf says nothing of its patients any more.
+  const asked = procedures.filter(({ procedure }) => known.find(procedure));
+  if (asked.length === 0) return;
+  const whom = patient === null ? null : { ...patient, refrain: refrains };
+  derived(
+    asked.map(({ procedure }) => ({ procedure })),
+    whom,
+    known,
+  );
+}
+
 function derived(
   procedures: NewBankStation['procedures'],
-  patient: NewBankStation['patient'],
+  patient: ChosenPatient | null,
   known: KnownProcedures,
 ): ChecklistContent {
   try {
     return derivedChecklist(procedures, patient, known);
   } catch (error) {
+    if (error instanceof MustNotBeDone) {
+      throw invalid([
+        {
+          pointer: '/patient',
+          detail: `${error.message} Choose another patient or procedure, or make it a station of refraining.`,
+        },
+      ]);
+    }
+    if (error instanceof NothingForbidden) {
+      throw invalid([
+        {
+          pointer: '/patient/refrain',
+          detail: 'is for patients on whom something must not be done; here everything may be',
+        },
+      ]);
+    }
     if (!(error instanceof NotKnown)) throw error;
     const place = procedures.findIndex(({ procedure }) => procedure === error.id);
     throw invalid([
@@ -266,7 +311,10 @@ function derived(
             pointer: `/procedures/${place}/procedure`,
             detail: 'is neither in the catalogue nor on the shelf',
           }
-        : { pointer: '/patient/condition', detail: 'is not known' },
+        : {
+            pointer: error.id === patient?.also ? '/patient/also' : '/patient/condition',
+            detail: 'is not known',
+          },
     ]);
   }
 }

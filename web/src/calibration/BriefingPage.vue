@@ -6,6 +6,7 @@ import { useReading } from '../http/useReading.ts';
 import { choicesOf } from '../marking/markChoices.ts';
 import { byPhase } from '@kritikos/core/marking/phases';
 import LoadState from '../shell/LoadState.vue';
+import WithheldNote from '../marking/WithheldNote.vue';
 import WideTable from '../shell/WideTable.vue';
 
 const props = defineProps<{ station: string }>();
@@ -56,6 +57,7 @@ async function confirm() {
           </p>
         </section>
       </div>
+      <WithheldNote :content="data.checklist.content" class="mt-4" />
       <WideTable label="Checklist items" class="mt-4">
         <table class="ledger panel">
           <thead>

@@ -1,39 +1,53 @@
 <script setup lang="ts">
 import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
-import { CONDITIONS, conditionsFor } from '@kritikos/catalogue/conditions';
+import { conditionAt, CONDITIONS } from '@kritikos/catalogue/conditions';
+import { patientsFor } from '@kritikos/catalogue/patientsFor';
 import { checklistFor } from '@kritikos/catalogue/define';
 import type { Procedure } from '@kritikos/catalogue/procedure';
 import { respond } from '@kritikos/core/catalogue/response';
 import { computed, ref } from 'vue';
 import { useSession } from '../accounts/session.ts';
 import { download } from '../http/download.ts';
+import WithheldNote from '../marking/WithheldNote.vue';
 import ChecklistImport from './ChecklistImport.vue';
 
 /** Choose what the simulated patient has: the script and the key follow. */
 const props = defineProps<{ procedure: Procedure; side: 'left' | 'right' }>();
 const session = useSession();
-/** Those who show something here, then a sound one and those who look alike. */
+/** Those who show something here, a sound one and those who look alike, and the forbidden. */
 const offered = computed(() => {
-  const { telling, silent } = conditionsFor(props.procedure);
+  const { telling, silent, forbidden } = patientsFor([props.procedure]);
   return [
-    { type: 'subheader' as const, title: 'Something to find' },
-    ...telling.map(asChoice),
-    { type: 'subheader' as const, title: 'Nothing to find here' },
-    ...silent.map(asChoice),
+    ...under('Something to find', telling),
+    ...under('Nothing to find here', silent),
+    ...under('Must not be tested so', forbidden),
   ];
 });
-const asChoice = (c: (typeof CONDITIONS)[number]) => ({ value: c.id, title: c.name });
+type Conditions = readonly (typeof CONDITIONS)[number][];
+function under(title: string, patients: Conditions) {
+  if (patients.length === 0) return [];
+  const choices = patients.map(({ id, name }) => ({ value: id, title: name }));
+  return [{ type: 'subheader' as const, title }, ...choices];
+}
+const DEGREES = [
+  { value: null, title: 'As the condition says' },
+  ...([1, 2, 3] as const).map((value) => ({ value, title: `Degree ${value}` })),
+];
+const degree = ref<1 | 2 | 3 | null>(null);
 const chosen = ref('');
 /** Until somebody chooses: the first patient who shows something under this procedure. */
 const condition = computed(() => {
-  const { telling } = conditionsFor(props.procedure);
+  const { telling } = patientsFor([props.procedure]);
   return (
     CONDITIONS.find((c) => c.id === chosen.value) ??
-    telling.find((c) => respond(props.procedure.loads, c.lesions).shown.length > 0) ??
+    telling.find((c) => respond({ loads: props.procedure.loads }, c.lesions).shown.length > 0) ??
     (CONDITIONS[0] as (typeof CONDITIONS)[number])
   );
 });
-const content = computed(() => checklistFor(props.procedure, condition.value, props.side));
+const patient = computed(() =>
+  degree.value === null ? condition.value : conditionAt(condition.value, degree.value),
+);
+const content = computed(() => checklistFor(props.procedure, patient.value, props.side));
 const keyed = computed(() =>
   content.value.items.flatMap((item) =>
     item.kind === 'choice'
@@ -68,6 +82,7 @@ async function save(as: 'json' | 'fhir') {
         class="choice"
         @update:model-value="chosen = $event"
       />
+      <v-select v-model="degree" :items="DEGREES" label="Degree" class="degree" />
       <v-btn size="small" @click="save('json')">Save as JSON</v-btn>
       <v-btn size="small" @click="save('fhir')">Save as FHIR Questionnaire</v-btn>
     </div>
@@ -82,6 +97,7 @@ async function save(as: 'json' | 'fhir') {
       </div>
       <div>
         <h3>Checklist</h3>
+        <WithheldNote :content="content" />
         <ol class="items">
           <li v-for="item in content.items" :key="item.key">
             {{ item.text }}
@@ -109,6 +125,9 @@ async function save(as: 'json' | 'fhir') {
 }
 .choice {
   max-width: 460px;
+}
+.degree {
+  max-width: 220px;
 }
 .two {
   display: grid;

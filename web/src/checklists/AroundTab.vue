@@ -88,6 +88,7 @@ const setProcedure = (own: ProcedureVariants, part: Partial<ProcedureVariants>) 
       <h2>Simulated patient</h2>
       <PatientFields
         :model-value="own.patient.value?.has ?? null"
+        :procedures="content.procedures.map(({ procedure }) => procedure)"
         :disabled="disabled"
         @update:model-value="(has) => own.setPart('patient', { has })"
       />

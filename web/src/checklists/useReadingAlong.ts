@@ -1,5 +1,9 @@
-import { CONDITIONS } from '@kritikos/catalogue/conditions';
-import { derivedChecklist } from '@kritikos/catalogue/derivedChecklist';
+import { sayPatient } from '@kritikos/catalogue/chosenPatient';
+import {
+  derivedChecklist,
+  MustNotBeDone,
+  NothingForbidden,
+} from '@kritikos/catalogue/derivedChecklist';
 import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import { readAlong } from '@kritikos/core/checklists/readAlong';
 import { saysSame } from '@kritikos/core/checklists/saysSame';
@@ -38,17 +42,19 @@ export function useReadingAlong(own: WrittenDraft, versionId: string) {
   const derived = computed((): ChecklistContent | null => {
     const chosen = procedures.value.split(' ').filter((id) => catalogue.value.find(id));
     if (chosen.length === 0) return null;
-    return derivedChecklist(
-      chosen.map((procedure) => ({ procedure })),
-      patient.value,
-      catalogue.value,
-    );
+    try {
+      return derivedChecklist(
+        chosen.map((procedure) => ({ procedure })),
+        patient.value,
+        catalogue.value,
+      );
+    } catch (error) {
+      // Said beside the patient, where it can be put right.
+      if (error instanceof MustNotBeDone || error instanceof NothingForbidden) return null;
+      throw error;
+    }
   });
-  const patientInWords = computed(() => {
-    const has = patient.value;
-    const condition = CONDITIONS.find(({ id }) => id === has?.condition);
-    return condition && has ? `${condition.name}, ${has.side}` : 'as the catalogue describes';
-  });
+  const patientInWords = computed(() => sayPatient(patient.value));
   const twoSided = computed(() =>
     procedures.value.split(' ').some((id) => catalogue.value.find(id)?.sides !== 'none'),
   );

@@ -71,6 +71,7 @@ const PIECE_WORDS: Readonly<Record<string, string>> = {
   faults: 'Faults',
   order: 'Order rules',
   branches: 'Rules for what does not apply',
+  withheld: 'What the patient forbids',
   attempts: 'Attempts',
   simulatedPatient: 'Script of the simulated patient',
   task: 'Candidate’s task',

@@ -1,4 +1,4 @@
-import { CONDITIONS } from '@kritikos/catalogue/conditions';
+import { sayPatient } from '@kritikos/catalogue/chosenPatient';
 import { equipmentFor } from '@kritikos/catalogue/equipment';
 import type { KnownProcedures } from '@kritikos/catalogue/known';
 import { KINDS, REGIONS } from '@kritikos/catalogue/procedure';
@@ -70,11 +70,10 @@ export function asNeedy(
       const procedure = known.find(id);
       return procedure ? equipmentFor(procedure) : [];
     });
-    const condition = CONDITIONS.find(({ id }) => id === patient?.condition);
     return {
       title,
       equipment: [...new Set([...equipment, ...own])],
-      patient: condition && patient ? `${condition.name}, ${patient.side}` : 'nothing special',
+      patient: patient ? sayPatient(patient) : 'nothing special',
     };
   });
 }

@@ -10,6 +10,7 @@ import SheetHead from './SheetHead.vue';
 import SheetItem from './SheetItem.vue';
 import SheetReview from './SheetReview.vue';
 import SheetSide from './SheetSide.vue';
+import WithheldNote from './WithheldNote.vue';
 import { useCountdown } from './useCountdown.ts';
 import { useSheetKeys } from './useSheetKeys.ts';
 import type { Taps } from './useTaps.ts';
@@ -163,6 +164,7 @@ useSheetKeys({
       @safety="recordSafety"
     />
     <slot name="notices" :locked="locked" />
+    <WithheldNote :content="sheet.checklist.content" />
     <div class="body">
       <div v-for="(column, side) in columns" :key="side" class="column">
         <template v-for="group in column" :key="group.title">

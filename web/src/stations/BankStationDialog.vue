@@ -86,7 +86,7 @@ const { fields, problem, submit } = useSubmit(async () => {
       closable-chips
       :error-messages="fields.procedures ?? []"
     />
-    <PatientFields v-model="wanted.patient" />
+    <PatientFields v-model="wanted.patient" :procedures="wanted.procedures" />
     <div>
       <v-text-field
         v-model="wanted.minutes"

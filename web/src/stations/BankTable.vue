@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CONDITIONS } from '@kritikos/catalogue/conditions';
+import { sayPatient } from '@kritikos/catalogue/chosenPatient';
 import type { BankStation } from '@kritikos/contracts/stations';
 import { useKnownProcedures } from '../catalogue/useKnownProcedures.ts';
 import RowMenu from '../shell/RowMenu.vue';
@@ -9,8 +9,6 @@ import WideTable from '../shell/WideTable.vue';
 defineProps<{ stations: readonly BankStation[] }>();
 defineEmits<{ write: [BankStation]; double: [BankStation]; retire: [BankStation] }>();
 
-const conditionOf = ({ patient }: BankStation) =>
-  CONDITIONS.find(({ id }) => id === patient?.condition)?.name ?? 'as the catalogue describes';
 const { nameOf } = useKnownProcedures();
 const rounded = (value: number | null | undefined, unit: string) =>
   value === null || value === undefined ? '–' : `${Math.round(value)}${unit}`;
@@ -52,8 +50,7 @@ const rounded = (value: number | null | undefined, unit: string) =>
           </td>
           <td>{{ s.region }}</td>
           <td>
-            {{ conditionOf(s) }}{{ s.patient ? `, ${s.patient.side}` : ''
-            }}{{ s.patient?.degree ? `, degree ${s.patient.degree}` : '' }}
+            {{ sayPatient(s.patient) }}
           </td>
           <td class="number">{{ s.minutes }}</td>
           <td class="number">{{ s.items }}</td>
