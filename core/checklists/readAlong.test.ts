@@ -201,6 +201,11 @@ describe('reading along', () => {
     expect(readAlong(without('both-sides'), { twoSided: false })).toEqual([]);
   });
 
+  it('does not ask for it where the test is to be left undone', () => {
+    const withheld = [{ procedure: 'twist', why: 'The knee is swollen.', acts: ['Twists'] }];
+    expect(readAlong({ ...without('both-sides'), withheld })).toEqual([]);
+  });
+
   it('says nothing of a skewed item that everybody must do, nor of one hardly ever marked', () => {
     const asked = { consent: use({ facility: 1 }), ramp: use({ facility: 1, marked: 5 }) };
     expect(readAlong(SOUND, { earlier: asked })).toEqual([]);

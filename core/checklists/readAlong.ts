@@ -44,7 +44,8 @@ export function readAlong(content: DraftContent, context: ReadingContext = {}): 
   ]);
   return [
     ...ofItems,
-    ...(twoSided ? withoutComparison(content.items) : []),
+    // Who leaves a test undone has no sides to compare.
+    ...(twoSided && !content.withheld?.length ? withoutComparison(content.items) : []),
     ...withoutStopRule(content.stopRule, derived?.stopRule),
     ...criticalLost(content, passPercent),
     ...(minutes === undefined ? [] : tooMany(content.items, minutes)),

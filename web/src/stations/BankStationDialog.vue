@@ -62,6 +62,14 @@ const { fields, problem, submit } = useSubmit(async () => {
   open.value = false;
   emit('made', title);
 });
+
+/** What the server has against something that has no field of its own here: the patient as a whole. */
+const BESIDE_FIELDS = ['title', 'procedures', 'minutes'];
+const elsewhere = computed(() =>
+  Object.entries(fields.value)
+    .filter(([field]) => !BESIDE_FIELDS.includes(field))
+    .map(([, detail]) => detail),
+);
 </script>
 
 <template>
@@ -87,6 +95,9 @@ const { fields, problem, submit } = useSubmit(async () => {
       :error-messages="fields.procedures ?? []"
     />
     <PatientFields v-model="wanted.patient" :procedures="wanted.procedures" />
+    <v-alert v-if="elsewhere.length > 0" type="error" role="alert" density="compact">
+      {{ elsewhere.join(' ') }}
+    </v-alert>
     <div>
       <v-text-field
         v-model="wanted.minutes"
