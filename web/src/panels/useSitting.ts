@@ -32,10 +32,14 @@ export function useSitting(token: string) {
   /** What is said while the sitting is being read: newer than what is read, whenever it was sent. */
   let meanwhile: Record<string, Word> | null = null;
 
+  let reading = 0;
+
   async function load(): Promise<void> {
     meanwhile ??= {};
+    const own = ++reading;
     try {
       const now = await call('POST /sittings', { body: { token } });
+      if (own !== reading) return; // one that was asked for later tells of more
       sitting.value = now;
       away.value = false;
       problem.value = '';
@@ -45,10 +49,11 @@ export function useSitting(token: string) {
       words.value = { ...said, ...unsent, ...meanwhile };
       if (waiting.value.length > 0) soon(0);
     } catch (thrown) {
+      if (own !== reading) return;
       away.value = thrown instanceof NoConnection;
       problem.value = messageOf(thrown);
     } finally {
-      meanwhile = null;
+      if (own === reading) meanwhile = null;
     }
   }
 
@@ -120,6 +125,8 @@ export function useSitting(token: string) {
     try {
       const standing = await call('POST /sittings/standing', { body: { token } });
       away.value = false;
+      // An answer that was under way while something newer came tells of what was before it.
+      if (sitting.value !== now) return;
       const turned =
         standing.round?.number !== now.round?.number ||
         standing.round?.open !== now.round?.open ||
