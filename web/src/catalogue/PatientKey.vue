@@ -90,7 +90,7 @@ async function save(as: 'json' | 'fhir') {
       <div>
         <h3>Script for the patient</h3>
         <p>{{ content.simulatedPatient }}</p>
-        <h3>Key, derived</h3>
+        <h3 v-if="keyed.length > 0">Key, derived</h3>
         <p v-for="row in keyed" :key="row.text">
           {{ row.text }}: <b>{{ row.answer }}</b>
         </p>

@@ -24,7 +24,7 @@ const emit = defineEmits<{ act: [] }>();
 <template>
   <v-dialog v-model="open" :max-width="width" scrollable>
     <v-card :title="title">
-      <v-card-text class="d-grid ga-3">
+      <v-card-text class="d-grid ga-3 rows">
         <slot />
         <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
       </v-card-text>
@@ -43,3 +43,10 @@ const emit = defineEmits<{ act: [] }>();
     </v-card>
   </v-dialog>
 </template>
+
+<style scoped>
+/* What is said in a box keeps its height; where there is too much, the dialog scrolls. */
+.rows {
+  grid-auto-rows: max-content;
+}
+</style>
