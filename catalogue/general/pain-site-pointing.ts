@@ -65,6 +65,8 @@ export const painSitePointing = defineProcedure(
     indication: 'Every pain, before and after every provocation.',
     region: 'any',
     kind: 'palpation',
+    // Nothing is done to a side that could be compared.
+    sides: 'none',
     structures: ['common extensor origin', 'radial nerve at the supinator'],
     patient: 'Sits; shows the spot with the own finger.',
     examiner: 'In front, hands off until the spot is shown.',

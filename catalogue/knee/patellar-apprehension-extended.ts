@@ -87,10 +87,10 @@ export const patellarApprehensionExtended = defineProcedure(
         'Aslant',
         'Outwards',
       ]),
-      perform.graded(
-        'slow-stop',
-        'Takes two seconds or more up to the first reaction',
-        ['Sudden or past it', 'Slow, late stop', 'Slow, stops at once'],
+      perform.done('slow', 'Takes two seconds or more to push'),
+      perform.done(
+        'stops',
+        'Pushes no further after the first reaction (done if none came)',
         critical('A push past the reaction dislocates the kneecap.'),
       ),
       perform.done('watches-face', 'Watches the face'),
@@ -102,7 +102,8 @@ export const patellarApprehensionExtended = defineProcedure(
       interpret.done('names', 'Names outward instability'),
     ],
     faults: [
-      ['Sudden push', 'slow-stop'],
+      ['Sudden push', 'slow'],
+      ['Pushes past the reaction', 'stops'],
       ['Pushes inwards', 'outwards'],
       ['Watches the knee only', 'watches-face'],
       ['Pain called positive', 'names-reaction'],
