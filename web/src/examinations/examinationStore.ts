@@ -7,11 +7,17 @@ import { call } from '../http/api.ts';
 export const useExamination = defineStore('examination', () => {
   const current = ref<Examination | null>(null);
 
+  /** What was asked for last, or taken, counts; an answer to what was asked before it comes too late. */
+  let newest = 0;
+
   async function open(id: string): Promise<void> {
-    current.value = await call('GET /examinations/:examination', { params: { examination: id } });
+    const own = ++newest;
+    const read = await call('GET /examinations/:examination', { params: { examination: id } });
+    if (own === newest) current.value = read;
   }
 
   function take(examination: Examination): void {
+    newest++;
     current.value = examination;
   }
 

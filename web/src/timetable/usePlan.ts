@@ -24,19 +24,25 @@ export function usePlan(examination: () => string) {
   const faults = computed(() => (plan.value ? faultsIn(plan.value.problem, slots.value) : []));
   const params = (id: string) => ({ examination: examination(), timetable: id });
 
+  /** Of two that are opened one after the other the second counts, whichever is read first. */
+  let newest = 0;
+
   async function open(id: string | null): Promise<void> {
     problem.value = '';
     said.value = '';
     if (id === null) {
+      newest++;
       plan.value = null;
       return;
     }
+    const own = ++newest;
     try {
-      plan.value = await call('GET /examinations/:examination/timetables/:timetable', {
+      const read = await call('GET /examinations/:examination/timetables/:timetable', {
         params: params(id),
       });
+      if (own === newest) plan.value = read;
     } catch (thrown) {
-      problem.value = messageOf(thrown);
+      if (own === newest) problem.value = messageOf(thrown);
     }
   }
 
