@@ -160,7 +160,7 @@ export function feltSlack(muscle: string) {
  * dislocate, displace a fracture or let somebody fall has an item of its own that fails.
  */
 export function easesOff(
-  text = 'Goes no further after guarding, pain or “stop” (done if none came)',
+  text = 'Goes no further after guarding, pain or the word stop (done if none came)',
 ) {
   return done({
     key: 'eases-off',

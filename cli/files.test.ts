@@ -69,7 +69,7 @@ describe('the catalogue as files', () => {
   });
 
   it('reads a checklist as a second examiner would, finished or not', async () => {
-    const written = (await run('catalogue', 'lachman-anterior-translation', '--as', 'checklist'))
+    const written = (await run('catalogue', 'thessaly-weight-bearing-twist', '--as', 'checklist'))
       .stdout;
     const reading = async (content: object, ...flags: string[]) => {
       const path = file('read.json', JSON.stringify(content));

@@ -166,7 +166,7 @@ export const lachmanAnteriorTranslation = defineProcedure(
       }),
       done({
         key: 'stops-on-pain',
-        text: 'Goes no further after guarding, pain or “stop” (done if none came)',
+        text: 'Goes no further after guarding, pain or the word stop (done if none came)',
         domain: 'technique',
         criticality: 'flag',
         criticalReason: 'Force against guarding or pain injures.',
