@@ -1,4 +1,3 @@
-import { procedureChecklist } from '@kritikos/contracts/checklists';
 import { respond } from '@kritikos/core/catalogue/response';
 import { scoreSheet } from '@kritikos/core/scoring/scoreSheet';
 import { describe, expect, it } from 'vitest';
@@ -84,12 +83,6 @@ describe('a patient on whom it must not be done', () => {
         made.faults.filter(({ item }) => !known.has(item)),
         name,
       ).toEqual([]);
-      const { items: _, ...around } = procedureChecklist.shape;
-      void _;
-      for (const [part, schema] of Object.entries(around)) {
-        const said = made[part as keyof typeof made];
-        expect(schema.safeParse(said).success, `${name}: ${part}`).toBe(true);
-      }
     }
   });
 

@@ -55,4 +55,10 @@ test('a station is refused for a patient who must not be tested so, and made for
     await sheet.getByRole('button', { name: 'Does it all the same' }).click();
     await expect(leaves.getByRole('button', { pressed: true })).toHaveText(/Not/);
   });
+
+  await test.step('put away again, nobody who looks for a shoulder that slips finds it', async () => {
+    await page.goto('/bank');
+    await fromMenu(page.getByRole('button', { name: `What can be done with ${TITLE}` }), 'Retire');
+    await expect(page.getByRole('row').filter({ hasText: TITLE })).toHaveCount(0);
+  });
 });
