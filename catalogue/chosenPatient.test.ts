@@ -55,4 +55,8 @@ it('is said in a line', () => {
   ).toBe(
     'Stiff shoulder capsule with irritated long biceps tendon, left, guards, to be left untested',
   );
+  // A name keeps its capital.
+  expect(sayPatient({ ...chosen, degree: null, also: 'achilles-rupture' })).toContain(
+    'with ruptured Achilles tendon',
+  );
 });

@@ -31,7 +31,7 @@ export function patientHas({ condition, degree, also, guards, loose }: What): Co
     ...main,
     ...(second
       ? {
-          name: `${main.name} with ${second.name.toLowerCase()}`,
+          name: `${main.name} with ${withinSentence(second.name)}`,
           history: `${main.history} ${second.history}`,
           lesions: [...main.lesions, ...second.lesions],
         }
@@ -50,7 +50,7 @@ export function sayPatient(chosen: ChosenPatient | null): string {
   const nameOf = (id: string) => CONDITIONS.find((own) => own.id === id)?.name ?? id;
   return [
     chosen.also
-      ? `${nameOf(chosen.condition)} with ${nameOf(chosen.also).toLowerCase()}`
+      ? `${nameOf(chosen.condition)} with ${withinSentence(nameOf(chosen.also))}`
       : nameOf(chosen.condition),
     chosen.side,
     ...(chosen.degree === null ? [] : [`degree ${chosen.degree}`]),
@@ -58,6 +58,11 @@ export function sayPatient(chosen: ChosenPatient | null): string {
     ...(chosen.loose ? ['loose all over'] : []),
     ...(chosen.refrain ? ['to be left untested'] : []),
   ].join(', ');
+}
+
+/** The first letter small, names of people as they are. */
+function withinSentence(name: string): string {
+  return `${name.charAt(0).toLowerCase()}${name.slice(1)}`;
 }
 
 function find(id: string): Condition {
