@@ -4,6 +4,7 @@ import {
   MustNotBeDone,
   NothingForbidden,
 } from '@kritikos/catalogue/derivedChecklist';
+import { NotKnown } from '@kritikos/catalogue/notKnown';
 import type { ChecklistContent } from '@kritikos/core/scoring/checklist';
 import { readAlong } from '@kritikos/core/checklists/readAlong';
 import { saysSame } from '@kritikos/core/checklists/saysSame';
@@ -49,8 +50,9 @@ export function useReadingAlong(own: WrittenDraft, versionId: string) {
         catalogue.value,
       );
     } catch (error) {
-      // Said beside the patient, where it can be put right.
-      if (error instanceof MustNotBeDone || error instanceof NothingForbidden) return null;
+      // Said beside the patient, where it can be put right; or the condition came with a file.
+      const saidThere = [MustNotBeDone, NothingForbidden, NotKnown];
+      if (saidThere.some((kind) => error instanceof kind)) return null;
       throw error;
     }
   });

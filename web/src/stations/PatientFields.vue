@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { sayPatient } from '@kritikos/catalogue/chosenPatient';
-import { NOTHING_WRONG } from '@kritikos/catalogue/conditions';
+import { CONDITIONS, NOTHING_WRONG } from '@kritikos/catalogue/conditions';
 import { choiceOfPatient, patientsFor } from '@kritikos/catalogue/patientsFor';
 import type { BankStation } from '@kritikos/contracts/stations';
 import { computed } from 'vue';
@@ -36,9 +36,13 @@ const conditions = computed(() => {
     ...of(none ? 'No procedure chosen yet' : 'Nothing to do with this station', others),
   ];
 });
-const choice = computed(() =>
-  patient.value ? choiceOfPatient(examined.value, patient.value) : null,
-);
+/** Nothing is said of a condition that came with a file and that the catalogue does not know. */
+const choice = computed(() => {
+  const has = patient.value;
+  const named = has ? [has.condition, ...(has.also ? [has.also] : [])] : [];
+  const isKnown = named.every((id) => CONDITIONS.some((own) => own.id === id));
+  return has && isKnown ? choiceOfPatient(examined.value, has) : null;
+});
 const SIDES = [
   { value: 'left', title: 'Left' },
   { value: 'right', title: 'Right' },
