@@ -162,8 +162,12 @@ test('resources: a second change of one examiner keeps the first', async ({ page
   await expect(first).toBeVisible();
   const [one, two] = [await first.isChecked(), await second.isChecked()];
   const kept = await holdBack(page, ['PUT'], /\/resources\/examiners$/);
+  const place = await second.boundingBox();
   await first.click();
   await expect.poll(kept.count).toBe(1);
+  // The page is told of the change before its answer is there, and nothing moves under the finger.
+  await expect(page.getByRole('button', { name: /^Limit when/ })).toHaveCount(1);
+  expect(await second.boundingBox()).toEqual(place);
   await second.click();
   // Whoever leaves now is asked first: something is on the way, and something waits for it.
   const asked = page.waitForEvent('dialog');

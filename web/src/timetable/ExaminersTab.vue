@@ -124,7 +124,7 @@ const setRegions = (who: ExaminerResource, regions: string[]) =>
           </td>
           <td>
             <PresenceField
-              v-if="who.takesPart"
+              :takes-part="who.takesPart"
               :model-value="who.present"
               :who="who.name"
               :held-on="heldOn"

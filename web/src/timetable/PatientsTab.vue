@@ -88,7 +88,7 @@ function add() {
           </td>
           <td>
             <PresenceField
-              v-if="who.takesPart"
+              :takes-part="who.takesPart"
               :model-value="who.present"
               :who="who.name"
               :held-on="heldOn"

@@ -4,9 +4,18 @@ import { computed } from 'vue';
 import { vKept } from '../shell/kept.ts';
 
 type Present = ExaminerResource['present'];
-/** When somebody is there: all the time, or from one time to another of a day. */
+/**
+ * When somebody is there: all the time, or from one time to another of a day. Whoever does not take
+ * part has the place all the same, so that nothing moves under the finger that switches.
+ */
 const value = defineModel<Present>({ required: true });
-const props = defineProps<{ who: string; heldOn: string; zone: string; disabled: boolean }>();
+const props = defineProps<{
+  who: string;
+  takesPart: boolean;
+  heldOn: string;
+  zone: string;
+  disabled: boolean;
+}>();
 
 const wall = computed(
   () =>
@@ -41,7 +50,7 @@ function set(i: number, part: 'start' | 'end', local: string) {
 
 <template>
   <div class="presence">
-    <template v-if="value === null">
+    <span v-if="takesPart && value === null" class="always">
       all the time
       <button
         class="linkish"
@@ -52,8 +61,8 @@ function set(i: number, part: 'start' | 'end', local: string) {
       >
         limit
       </button>
-    </template>
-    <template v-else>
+    </span>
+    <template v-else-if="takesPart">
       <div v-for="(one, i) in value" :key="i" class="stretch">
         <input
           v-kept="shown(one.start)"
@@ -88,6 +97,14 @@ function set(i: number, part: 'start' | 'end', local: string) {
   display: grid;
   gap: 4px;
   justify-items: start;
+  /* A time of a day and its button's calendar, whether it stands here or not. */
+  min-width: 172px;
+}
+.always {
+  white-space: nowrap;
+}
+.always .linkish {
+  margin-left: 6px;
 }
 .stretch {
   display: grid;
