@@ -8,9 +8,14 @@ const REFRAINS = 'refrains';
 const SAYS_WHY = 'refrains-why';
 const SAYS_WHAT_INSTEAD = 'refrains-instead';
 
-/** Whether an item is one of those by which refraining earns. */
+/**
+ * Whether an item is one of those by which refraining earns; at a station of several procedures the
+ * name of its own may stand before its key.
+ */
 export function isOfRefraining(item: string): boolean {
-  return [REFRAINS, SAYS_WHY, SAYS_WHAT_INSTEAD].includes(item);
+  return [REFRAINS, SAYS_WHY, SAYS_WHAT_INSTEAD].some(
+    (own) => item === own || item.endsWith(`-${own}`),
+  );
 }
 
 /**

@@ -56,6 +56,32 @@ test('a station is refused for a patient who must not be tested so, and made for
     await expect(leaves.getByRole('button', { pressed: true })).toHaveText(/Not/);
   });
 
+  await test.step('turned to a sound patient in the workshop it asks for the test, and back again', async () => {
+    await page.getByRole('tab', { name: 'Around them' }).click();
+    const patient = page.getByRole('combobox', { name: 'What the simulated patient has' });
+    const words = () =>
+      page
+        .getByRole('textbox', { name: /^Words of item \d+$/ })
+        .evaluateAll((fields) => fields.map((field) => (field as HTMLTextAreaElement).value));
+    const chosen = async (search: string, option: RegExp) => {
+      await patient.fill(search);
+      await page.getByRole('option', { name: option }).click();
+    };
+    await chosen('nothing wrong', /^Nothing wrong/);
+    await page.getByRole('button', { name: 'Ask for it again' }).click();
+    await expect(page.getByText(/leave undone what may be done/)).toHaveCount(0);
+    await page.getByRole('tab', { name: 'Items', exact: true }).click();
+    await expect.poll(words).toContain('Supports the elbow from below');
+    expect(await words()).not.toContain('Leaves undone: Patte test');
+    await page.getByRole('tab', { name: 'Around them' }).click();
+    await chosen('slips forwards', /Shoulder that slips forwards/);
+    await page.getByLabel('The station is for recognising this and leaving it undone').check();
+    await page.getByRole('button', { name: 'Ask for leaving it undone' }).click();
+    await page.getByRole('tab', { name: 'Items', exact: true }).click();
+    await expect.poll(words).toContain('Leaves undone: Patte test');
+    expect(await words()).not.toContain('Supports the elbow from below');
+  });
+
   await test.step('put away again, nobody who looks for a shoulder that slips finds it', async () => {
     await page.goto('/bank');
     await fromMenu(page.getByRole('button', { name: `What can be done with ${TITLE}` }), 'Retire');

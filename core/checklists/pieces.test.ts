@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { DraftContent } from './draftChecklist.ts';
 import { difference } from './difference.ts';
-import { changedPieces, contentOf, piecesOf, withChanges } from './pieces.ts';
+import { changedPieces, changesTo, contentOf, piecesOf, withChanges } from './pieces.ts';
 import { doneItem, SOUND } from './testing/soundChecklist.ts';
 
 const pieces = piecesOf(SOUND);
@@ -25,6 +25,13 @@ describe('a draft in pieces', () => {
     expect(withChanges(pieces, [{ piece: 'no-such', value: null }])).toBe(pieces);
     const [{ piece = '' } = {}] = said;
     expect(withChanges(pieces, [{ piece, value: null }])).not.toHaveProperty([piece]);
+  });
+
+  it('takes out what a checklist need not have and has no more, and nothing of the station', () => {
+    const withheld = [{ procedure: 'patte', why: 'It would slip.', acts: ['Presses'] }];
+    const stands = { ...piecesOf({ ...SOUND, withheld }), title: 'Shoulder' };
+    expect(changesTo(stands, SOUND)).toEqual([{ piece: 'withheld', value: null }]);
+    expect(changesTo(stands, { ...SOUND, withheld })).toEqual([]);
   });
 
   it('changes one piece where one item is moved, wherever to', () => {

@@ -44,6 +44,10 @@ export function isItemPiece(piece: string): boolean {
   return piece.startsWith(ITEM);
 }
 
+function isAround(piece: string): boolean {
+  return AROUND_PARTS.some((part) => part === piece);
+}
+
 export function itemPiece(key: string): PieceName {
   return `${ITEM}${key}`;
 }
@@ -98,7 +102,7 @@ export function changedPieces(before: Pieces, after: Pieces): PieceChange[] {
 export function changesTo(before: Pieces, content: DraftContent): PieceChange[] {
   const after = piecesOf(content, before);
   const ofChecklist = Object.fromEntries(
-    Object.entries(before).filter(([piece]) => piece in after || isItemPiece(piece)),
+    Object.entries(before).filter(([piece]) => isItemPiece(piece) || isAround(piece)),
   );
   return changedPieces(ofChecklist, after);
 }

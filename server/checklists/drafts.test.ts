@@ -1,3 +1,5 @@
+import { CATALOGUE } from '@kritikos/catalogue/known';
+import { turnedChecklist } from '@kritikos/catalogue/turnedChecklist';
 import type { ChecklistVersion } from '@kritikos/contracts/checklists';
 import type {
   Draft,
@@ -7,7 +9,7 @@ import type {
   VersionUse,
 } from '@kritikos/contracts/drafts';
 import type { BankStation } from '@kritikos/contracts/stations';
-import { contentOf, itemPiece } from '@kritikos/core/checklists/pieces';
+import { changesTo, contentOf, itemPiece } from '@kritikos/core/checklists/pieces';
 import type { PlacedItem } from '@kritikos/core/checklists/pieces';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { createAccount } from '../accounts/service.ts';
@@ -239,10 +241,30 @@ describe('publishing a draft', () => {
       condition: 'posterior-cuff-tear',
     });
     const draft = await begin(station);
-    const has = { condition: 'shoulder-instability', side: 'left', degree: null };
+    const has = { condition: 'shoulder-instability', side: 'left', degree: null } as const;
     await sent(lead, draft, [{ piece: 'patient', value: { has }, seen: 0 }]);
     const refused = await publish(draft, 1).expect(422);
     expect(refused.body.errors[0].detail).toMatch(/must not be done on this patient/);
+
+    // Made for leaving it undone it is refused until its items ask for that, and the other way round.
+    const refrain = { ...has, refrain: true };
+    await sent(lead, draft, [{ piece: 'patient', value: { has: refrain }, seen: 1 }]);
+    const not = await publish(draft, 2).expect(422);
+    expect(not.body.errors).toEqual([
+      { pointer: '/withheld', detail: expect.stringMatching(/^is not what this patient forbids/) },
+    ]);
+    const turned = turnedChecklist(contentIn(draft), refrain, CATALOGUE);
+    const pieces = Object.fromEntries(draft.pieces.map(({ piece, value }) => [piece, value]));
+    const changes = changesTo(pieces, turned).map((change) => ({ ...change, seen: 0 }));
+    await sent(lead, draft, changes);
+    await sent(lead, draft, [{ piece: 'patient', value: { has: null }, seen: 2 }]);
+    const inVain = await publish(draft, 3 + changes.length).expect(422);
+    expect(inVain.body.errors[0].detail).toMatch(/^leaves undone what may be done/);
+    await sent(lead, draft, [
+      { piece: 'patient', value: { has: refrain }, seen: 3 + changes.length },
+    ]);
+    const published = await publish(draft, 4 + changes.length).expect(200);
+    expect(published.body.content.withheld).toEqual(turned.withheld);
   });
 
   it('waits until whoever publishes has seen everything', async () => {

@@ -6,6 +6,7 @@ import {
 } from '@kritikos/catalogue/derivedChecklist';
 import { NotKnown } from '@kritikos/catalogue/notKnown';
 import type { KnownProcedures } from '@kritikos/catalogue/known';
+import { withholdsTheSame } from '@kritikos/catalogue/turnedChecklist';
 import type { Account } from '@kritikos/contracts/accounts';
 import { checklistContent } from '@kritikos/contracts/checklists';
 import type { BankStation, NewBankStation } from '@kritikos/contracts/stations';
@@ -265,18 +266,26 @@ export async function refuseForbidden(
   { procedures, withheld = [] }: ChecklistContent,
   patient: NewBankStation['patient'],
 ): Promise<void> {
-  const refrains = withheld.length > 0;
-  if (patient === null && !refrains) return;
+  if (patient === null && withheld.length === 0) return;
   const known = await knownProcedures(db);
   // One that left the shelf says nothing of its patients any more.
   const asked = procedures.filter(({ procedure }) => known.find(procedure));
   if (asked.length === 0) return;
-  const whom = patient === null ? null : { ...patient, refrain: refrains };
-  derived(
+  const ofPatient = derived(
     asked.map(({ procedure }) => ({ procedure })),
-    whom,
+    patient,
     known,
   );
+  const own = withheld.filter(({ procedure }) => known.find(procedure));
+  if (withholdsTheSame({ withheld: own }, ofPatient)) return;
+  throw invalid([
+    {
+      pointer: '/withheld',
+      detail: ofPatient.withheld
+        ? 'is not what this patient forbids; beside the patient of the draft it can be taken over'
+        : 'leaves undone what may be done on this patient; beside the patient of the draft it can be asked for again',
+    },
+  ]);
 }
 
 function derived(

@@ -5,7 +5,9 @@ import type {
   ProcedureVariants,
   Variant,
 } from '@kritikos/core/scoring/checklist';
+import { turnedChecklist, withholdsTheSame } from '@kritikos/catalogue/turnedChecklist';
 import { computed } from 'vue';
+import { useKnownProcedures } from '../catalogue/useKnownProcedures.ts';
 import PatientFields from '../stations/PatientFields.vue';
 import type { WrittenDraft } from './useDraft.ts';
 
@@ -38,6 +40,17 @@ const setLines = (typed: string) =>
 const otherScript = computed(
   () => props.derived !== null && props.derived.simulatedPatient !== content.value.simulatedPatient,
 );
+const { known } = useKnownProcedures();
+/** What the patient forbids is asked for, or what may be done is left undone; empty where it fits. */
+const misfit = computed(() => {
+  const { derived } = props;
+  if (!ofStation.value || derived === null || withholdsTheSame(content.value, derived)) return '';
+  return derived.withheld ? 'forbidden' : 'allowed';
+});
+const turn = () =>
+  props.own.edit((draft) =>
+    turnedChecklist(draft, props.own.patient.value?.has ?? null, known.value),
+  );
 function setVariant(own: ProcedureVariants, key: string, part: Partial<Variant>) {
   const variants = own.variants.map((v) => (v.key === key ? { ...v, ...part } : v));
   setProcedure(own, { variants });
@@ -92,6 +105,18 @@ const setProcedure = (own: ProcedureVariants, part: Partial<ProcedureVariants>) 
         :disabled="disabled"
         @update:model-value="(has) => own.setPart('patient', { has })"
       />
+      <v-alert v-if="misfit" type="warning" density="compact">
+        <template v-if="misfit === 'forbidden'">
+          The items do not yet leave undone what must not be done on this patient.
+        </template>
+        <template v-else>The items leave undone what may be done on this patient.</template>
+        What was written by hand stays, and it can be undone.
+        <template #append>
+          <v-btn size="small" variant="outlined" :disabled="disabled" @click="turn">
+            {{ misfit === 'forbidden' ? 'Ask for leaving it undone' : 'Ask for it again' }}
+          </v-btn>
+        </template>
+      </v-alert>
       <v-textarea
         :model-value="content.simulatedPatient"
         label="What the patient tells and shows"

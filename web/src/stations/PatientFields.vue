@@ -136,6 +136,8 @@ const nameOf = ({ names, title }: { names: readonly string[]; title: string }) =
       >
         {{ nameOf(procedure) }} must not be done on this patient. {{ why }}
       </v-alert>
+    </template>
+    <template v-if="choice.forbids.length > 0 || patient.refrain">
       <v-switch
         :model-value="patient.refrain ?? false"
         label="The station is for recognising this and leaving it undone"
@@ -144,7 +146,10 @@ const nameOf = ({ names, title }: { names: readonly string[]; title: string }) =
         :disabled="disabled ?? false"
         @update:model-value="change({ refrain: orNothing($event) })"
       />
-      <p class="soft">
+      <p v-if="choice.forbids.length === 0" class="soft">
+        Everything at this station may be done on this patient: there is nothing to leave undone.
+      </p>
+      <p v-else class="soft">
         Leaving it undone and saying why then earn, doing it all the same fails the station, and
         what would have been done does not apply.
       </p>
