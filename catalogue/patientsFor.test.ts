@@ -34,8 +34,11 @@ describe('the patients that a station is offered', () => {
 });
 
 describe('the choice of a patient', () => {
-  const choose = (procedures: string[], condition: string, degree: 1 | 2 | 3 | null = null) =>
-    choiceOfPatient(of(...procedures), { condition, degree });
+  const choose = (procedures: string[], condition: string, degree: 1 | 2 | 3 | null = null) => {
+    const choice = choiceOfPatient(of(...procedures), { condition, degree });
+    if (choice === null) throw new Error(`There is no condition ${condition}.`);
+    return choice;
+  };
 
   it('names what must not be done, from the degree on that forbids it', () => {
     const squat = (degree: 1 | 2 | 3) =>
@@ -54,5 +57,11 @@ describe('the choice of a patient', () => {
     expect(choose(['speed'], 'nothing-wrong').showsNothing).toBe(false);
     expect(choose(['speed'], 'biceps-tendon').showsNothing).toBe(false);
     expect(choose([], 'acl-rupture').showsNothing).toBe(false);
+  });
+
+  it('says nothing of a condition that came with a file and that nobody knows', () => {
+    const known = { condition: 'acl-rupture', degree: null };
+    expect(choiceOfPatient(of('speed'), { ...known, condition: 'house-disease' })).toBeNull();
+    expect(choiceOfPatient(of('speed'), { ...known, also: 'house-disease' })).toBeNull();
   });
 });

@@ -46,10 +46,13 @@ export interface ChoiceOfPatient {
   readonly showsNothing: boolean;
 }
 
+/** `null` where the catalogue does not know the condition, as one that came with a file may be. */
 export function choiceOfPatient(
   procedures: readonly Procedure[],
   chosen: Omit<ChosenPatient, 'side'>,
-): ChoiceOfPatient {
+): ChoiceOfPatient | null {
+  const named = [chosen.condition, ...(chosen.also === undefined ? [] : [chosen.also])];
+  if (named.some((id) => !CONDITIONS.some((own) => own.id === id))) return null;
   const { lesions } = patientHas(chosen);
   const answers = procedures.map((procedure) => ({
     procedure,

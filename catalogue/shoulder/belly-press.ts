@@ -2,6 +2,7 @@ import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, easesOff, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { push, own, decides, figure, moves } from '../figures.ts';
+import { PAINFUL_SIDE_ONLY } from '../schools.ts';
 import { memory } from '../worth.ts';
 
 /** The palm pressed into the belly, elbow and wrist watched. */
@@ -37,14 +38,7 @@ export const bellyPress = defineProcedure(
           forces: [own(push('hand', 0.5, 'inner')), push('forearm', 0.9, 'outer', 'outer')],
         },
       },
-      {
-        key: 'painful-side',
-        label: 'Painful side only',
-        description: 'The painful side alone; the other is asked about, not tested.',
-        order: 'painful side only',
-        oneSide: true,
-        drawn: {},
-      },
+      PAINFUL_SIDE_ONLY,
     ],
     figure: figure(
       'standing',

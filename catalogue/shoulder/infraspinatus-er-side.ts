@@ -2,6 +2,7 @@ import { defineProcedure } from '../define.ts';
 import { prepare, position, perform, interpret, flagged } from '../items.ts';
 import { yesNo } from '../findings.ts';
 import { moves, push, own, decides, figure, holds } from '../figures.ts';
+import { PAINFUL_SIDE_ONLY } from '../schools.ts';
 import { memory } from '../worth.ts';
 
 /** Elbows at the ribs: motion first, then resistance outwards. */
@@ -41,14 +42,7 @@ export const infraspinatusErSide = defineProcedure(
         },
         criterion: 'the arm drops back',
       },
-      {
-        key: 'painful-side',
-        label: 'Painful side only',
-        description: 'The painful side alone; the other is asked about, not tested.',
-        order: 'painful side only',
-        oneSide: true,
-        drawn: {},
-      },
+      PAINFUL_SIDE_ONLY,
     ],
     figure: figure(
       'sitting',

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { sayPatient } from '@kritikos/catalogue/chosenPatient';
-import { CONDITIONS, NOTHING_WRONG } from '@kritikos/catalogue/conditions';
+import { NOTHING_WRONG } from '@kritikos/catalogue/conditions';
 import { choiceOfPatient, patientsFor } from '@kritikos/catalogue/patientsFor';
 import type { BankStation } from '@kritikos/contracts/stations';
 import { computed } from 'vue';
 import { useKnownProcedures } from '../catalogue/useKnownProcedures.ts';
+import { patientWith } from './patientWith.ts';
+import type { PatientParts } from './patientWith.ts';
 
 /** What the simulated patient has, on which side, and how far; fitting ones first. */
 type Patient = BankStation['patient'];
@@ -36,13 +38,9 @@ const conditions = computed(() => {
     ...of(none ? 'No procedure chosen yet' : 'Nothing to do with this station', others),
   ];
 });
-/** Nothing is said of a condition that came with a file and that the catalogue does not know. */
-const choice = computed(() => {
-  const has = patient.value;
-  const named = has ? [has.condition, ...(has.also ? [has.also] : [])] : [];
-  const isKnown = named.every((id) => CONDITIONS.some((own) => own.id === id));
-  return has && isKnown ? choiceOfPatient(examined.value, has) : null;
-});
+const choice = computed(() =>
+  patient.value ? choiceOfPatient(examined.value, patient.value) : null,
+);
 const SIDES = [
   { value: 'left', title: 'Left' },
   { value: 'right', title: 'Right' },
@@ -51,19 +49,12 @@ const DEGREES = [
   { value: null, title: 'As the condition says' },
   ...[1, 2, 3].map((value) => ({ value, title: `Degree ${value}` })),
 ];
+const also = computed(() => patient.value?.also ?? null);
+const change = (parts: PatientParts) => (patient.value = patientWith(patient.value, parts));
 function setCondition(condition: string | null) {
   if (condition === null) patient.value = null;
-  else change({ condition, refrain: undefined, ...(also.value === condition ? NO_OTHER : {}) });
+  else change({ condition });
 }
-const NO_OTHER = { also: undefined };
-const also = computed(() => patient.value?.also ?? null);
-/** A part that is `undefined` is taken out: what is not so is not said. */
-function change(parts: { [Part in keyof NonNullable<Patient>]?: unknown }) {
-  const changed = { condition: '', side: 'left', degree: null, ...patient.value, ...parts };
-  const said = Object.entries(changed).filter(([, value]) => value !== undefined);
-  patient.value = Object.fromEntries(said) as NonNullable<Patient>;
-}
-const orNothing = (on: boolean | null) => (on ? true : undefined);
 const seconds = computed(() => [
   { value: null, title: 'Nothing else', props: {} },
   ...conditions.value.filter(
@@ -106,7 +97,7 @@ const nameOf = ({ names, title }: { names: readonly string[]; title: string }) =
     :filter-keys="['title', 'raw.props.subtitle']"
     label="And besides"
     :disabled="disabled ?? false"
-    @update:model-value="change({ also: $event ?? undefined })"
+    @update:model-value="change({ also: $event })"
   />
   <div v-if="patient" class="pair">
     <v-checkbox
@@ -115,7 +106,7 @@ const nameOf = ({ names, title }: { names: readonly string[]; title: string }) =
       density="compact"
       hide-details
       :disabled="disabled ?? false"
-      @update:model-value="change({ guards: orNothing($event) })"
+      @update:model-value="change({ guards: $event === true })"
     />
     <v-checkbox
       :model-value="patient.loose ?? false"
@@ -123,7 +114,7 @@ const nameOf = ({ names, title }: { names: readonly string[]; title: string }) =
       density="compact"
       hide-details
       :disabled="disabled ?? false"
-      @update:model-value="change({ loose: orNothing($event) })"
+      @update:model-value="change({ loose: $event === true })"
     />
   </div>
   <div v-if="patient && choice" class="notes" aria-live="polite">
@@ -144,7 +135,7 @@ const nameOf = ({ names, title }: { names: readonly string[]; title: string }) =
         density="compact"
         hide-details
         :disabled="disabled ?? false"
-        @update:model-value="change({ refrain: orNothing($event) })"
+        @update:model-value="change({ refrain: $event === true })"
       />
       <p v-if="choice.forbids.length === 0" class="soft">
         Everything at this station may be done on this patient: there is nothing to leave undone.
