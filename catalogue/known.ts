@@ -1,3 +1,4 @@
+import { withPartedStructures } from './partedStructures.ts';
 import type { Procedure } from './procedure.ts';
 import { PROCEDURES } from './procedures.ts';
 
@@ -12,7 +13,7 @@ export interface KnownProcedures {
 
 /** The catalogue with a school's own procedures beside it. */
 export function withShelf(shelf: readonly Procedure[]): KnownProcedures {
-  const all = [...PROCEDURES, ...shelf];
+  const all = [...PROCEDURES, ...shelf.map(withPartedStructures)];
   const byId = new Map(all.map((procedure) => [procedure.id, procedure]));
   const own = new Set(shelf.map(({ id }) => id));
   return { all, find: (id) => byId.get(id), isOwn: (id) => own.has(id) };
