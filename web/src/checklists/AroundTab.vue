@@ -111,11 +111,9 @@ const setProcedure = (own: ProcedureVariants, part: Partial<ProcedureVariants>) 
         </template>
         <template v-else>The items leave undone what may be done on this patient.</template>
         What was written by hand stays, and it can be undone.
-        <template #append>
-          <v-btn size="small" variant="outlined" :disabled="disabled" @click="turn">
-            {{ misfit === 'forbidden' ? 'Ask for leaving it undone' : 'Ask for it again' }}
-          </v-btn>
-        </template>
+        <v-btn class="turn" size="small" variant="outlined" :disabled="disabled" @click="turn">
+          {{ misfit === 'forbidden' ? 'Ask for leaving it undone' : 'Ask for it again' }}
+        </v-btn>
       </v-alert>
       <v-textarea
         :model-value="content.simulatedPatient"
@@ -181,6 +179,10 @@ const setProcedure = (own: ProcedureVariants, part: Partial<ProcedureVariants>) 
 .tab {
   display: grid;
   gap: 14px;
+}
+.turn {
+  display: block;
+  margin-top: 8px;
 }
 .variant {
   display: grid;

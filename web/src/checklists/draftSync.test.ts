@@ -74,6 +74,24 @@ describe('a draft that two people write', () => {
     expect(mine.beside).toEqual([]);
   });
 
+  it('sends what is written while the news are read, and does not leave it for the next change', async () => {
+    const { as, open, pieces } = serverOf('a', 'b');
+    const server = as('I');
+    let reads = 0;
+    const mine: DraftSync = open({
+      send: server.send,
+      news: async (since) => {
+        const news = await server.news(since);
+        if (reads++ === 0) mine.change([{ piece: 'b', value: 'meanwhile' }]);
+        return news;
+      },
+    });
+    mine.change([{ piece: 'a', value: 'first' }]);
+    await mine.exchange();
+    expect([pieces.get('a')?.value, pieces.get('b')?.value]).toEqual(['first', 'meanwhile']);
+    expect([mine.waiting, reads]).toEqual([0, 2]);
+  });
+
   it('takes one’s own next letter for no one else’s', async () => {
     const { as, open } = serverOf('a');
     let typedOn = false;

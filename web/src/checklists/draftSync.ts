@@ -77,6 +77,17 @@ export class DraftSync {
     }
   }
 
+  /**
+   * Sends what waits and reads what others changed, until nothing waits: also what is written while
+   * the news are read, for whoever asked for that to be sent was told that this is on its way.
+   */
+  async exchange(): Promise<void> {
+    do {
+      await this.save();
+      await this.readNews();
+    } while (this.waiting > 0);
+  }
+
   /** After a refusal: what was refused waits to be put right, and goes with the next change. */
   takeBack(): void {
     for (const piece of this.sending?.values.keys() ?? []) this.unsent.add(piece);

@@ -101,8 +101,7 @@ export function useDraft(id: string) {
     if (!sync) return false;
     state.value = 'saving';
     try {
-      await sync.save();
-      await sync.readNews();
+      await sync.exchange();
       state.value = 'saved';
       refusal.value = '';
     } catch (thrown) {

@@ -154,6 +154,12 @@ section {
   align-items: center;
   flex-wrap: wrap;
 }
+/* Where the buttons do not fit beside the title they begin a line of their own. */
+@media (max-width: 600px) {
+  .head > .v-spacer {
+    display: none;
+  }
+}
 .candidates {
   display: flex;
   flex-wrap: wrap;

@@ -182,8 +182,10 @@ const setRegions = (who: ExaminerResource, regions: string[]) =>
 </template>
 
 <style scoped>
-.regions {
+/* The label of the field stands on its upper edge, and not on the line between two rows. */
+.ledger .regions {
   min-width: 180px;
+  padding-top: 10px;
 }
 .conflicts {
   min-width: 160px;

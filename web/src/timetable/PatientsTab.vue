@@ -119,6 +119,11 @@ function add() {
 </template>
 
 <style scoped>
+/* As on the examiners' tab: the labels of the fields stand clear of the line between two rows. */
+.ledger .barred,
+.ledger .few {
+  padding-top: 10px;
+}
 .barred {
   min-width: 200px;
 }
