@@ -26,6 +26,7 @@ describe('a patient on whom it must not be done', () => {
     }
     expect(checklist.withheld?.[0]?.acts).toContain('Supports the elbow from below');
     expect(checklist.withheld?.[0]?.acts).toContain('States whether it can be held');
+    expect(checklist.withheld?.[0]?.whole).toBe(true);
   });
 
   it('earns everything by refraining and saying why, and fails by doing it all the same', () => {
@@ -60,6 +61,7 @@ describe('a patient on whom it must not be done', () => {
       'left',
     );
     expect(screen.withheld?.[0]?.acts).toEqual(['Performs six directions', 'Dorsiflexion stated']);
+    expect(screen.withheld?.[0]?.whole).toBeUndefined();
     expect(screen.items.map(({ text }) => text)).toContain('Leaves the upward stretch undone');
     expect(screen.items.map(({ key }) => key)).toContain('end-feel');
   });

@@ -49,7 +49,12 @@ export function refraining(
     ],
     faults: [allTheSame, ...faults.filter(({ item }) => stays.some(({ key }) => key === item))],
     withheld: [
-      { procedure: id, why: rule.why, acts: items.filter(isForbidden).map(({ text }) => text) },
+      {
+        procedure: id,
+        why: rule.why,
+        acts: items.filter(isForbidden).map(({ text }) => text),
+        ...(rule.items ? {} : { whole: true }),
+      },
     ],
   };
 }

@@ -98,7 +98,14 @@ const around = {
   simulatedPatient: text(900),
   task: text(400),
   withheld: z
-    .array(z.object({ procedure: key, why: text(160), acts: z.array(text(160)).max(40) }))
+    .array(
+      z.object({
+        procedure: key,
+        why: text(160),
+        acts: z.array(text(160)).max(40),
+        whole: z.literal(true).optional(),
+      }),
+    )
     .max(6)
     .optional(),
   cautions: z.array(text(240)).min(1),

@@ -119,7 +119,14 @@ export const around = {
     )
     .max(40),
   withheld: z
-    .array(z.object({ procedure: key, why: words(160), acts: z.array(words(160)).max(40) }))
+    .array(
+      z.object({
+        procedure: key,
+        why: words(160),
+        acts: z.array(words(160)).max(40),
+        whole: z.literal(true).optional(),
+      }),
+    )
     .max(6)
     .optional(),
   attempts: z.object({ allowed: z.int().min(1).max(3), counts: z.enum(['last', 'best']) }),

@@ -52,6 +52,7 @@ test('a station is refused for a patient who must not be tested so, and made for
     await expect(leaves).toContainText('Leaves undone: Patte test');
     await expect(leaves).toContainText('must not be missed');
     await expect(sheet.getByText('Supports the elbow from below')).toHaveCount(0);
+    await expect(sheet.getByText('Variant seen')).toHaveCount(0);
     await sheet.getByRole('button', { name: 'Does it all the same' }).click();
     await expect(leaves.getByRole('button', { pressed: true })).toHaveText(/Not/);
   });

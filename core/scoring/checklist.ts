@@ -187,6 +187,8 @@ export interface Withheld {
   readonly why: string;
   /** The items that would have been asked of another patient, by their words. */
   readonly acts: readonly string[];
+  /** Nothing of the procedure is done, so that no way of doing it is seen either. */
+  readonly whole?: true | undefined;
 }
 
 /** How often a candidate may begin, and which attempt counts: the last, or the best. */

@@ -1,4 +1,5 @@
 import { byPhase } from '@kritikos/core/marking/phases';
+import { waysToSee } from '@kritikos/core/marking/waysToSee';
 import { withheldWords } from '@kritikos/core/marking/withheldWords';
 import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import type { ChecklistItem, Scale } from '@kritikos/core/scoring/checklist';
@@ -231,7 +232,7 @@ function scaleWords(scale: Scale): string {
 }
 
 function foot({ content }: PrintedStation, { gap }: Setting): Content {
-  const several = content.procedures.filter(({ variants }) => variants.length > 1);
+  const several = waysToSee(content).filter(({ variants }) => variants.length > 1);
   return {
     margin: [0, gap, 0, 0],
     stack: [

@@ -1,7 +1,8 @@
 import { earnsWords } from '@kritikos/core/marking/earnsWords';
 import { byPhase } from '@kritikos/core/marking/phases';
+import { waysToSee } from '@kritikos/core/marking/waysToSee';
 import { withheldWords } from '@kritikos/core/marking/withheldWords';
-import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
+import type { ChecklistContent, ChecklistItem } from '@kritikos/core/scoring/checklist';
 import type { Content } from 'pdfmake/interfaces';
 import type { PaperSize } from '@kritikos/contracts/papers';
 import { cautionBox, figures, ledger, onePageEach, roomOn, stationHead } from './paper.ts';
@@ -123,18 +124,7 @@ export function briefings({ stations }: Printed, size: PaperSize): Paper {
             columnGap: 16,
           },
           cautionBox(station),
-          { text: 'What is accepted', style: 'heading' },
-          {
-            ul: content.procedures.flatMap(({ variants, usualVariant }) =>
-              variants.map(({ key, label, description }): Content => ({
-                text: [
-                  { text: `${label}. `, bold: true },
-                  description,
-                  ...(key === usualVariant ? [{ text: ' Expected here.', italics: true }] : []),
-                ],
-              })),
-            ),
-          },
+          ...accepted(content),
           { text: 'How it is marked', style: 'heading' },
           ...(content.withheld ?? []).map((own): Content => ({
             text: withheldWords(own),
@@ -161,6 +151,20 @@ export function briefings({ stations }: Printed, size: PaperSize): Paper {
 }
 
 /** A row of the briefing; the first of a phase carries the phase's name, so that it is never parted from it. */
+/** The ways of doing it that all earn; of what nobody is to do there are none. */
+function accepted(content: ChecklistContent): Content[] {
+  const ways = waysToSee(content).flatMap(({ variants, usualVariant }) =>
+    variants.map(({ key, label, description }): Content => ({
+      text: [
+        { text: `${label}. `, bold: true },
+        description,
+        ...(key === usualVariant ? [{ text: ' Expected here.', italics: true }] : []),
+      ],
+    })),
+  );
+  return ways.length === 0 ? [] : [{ text: 'What is accepted', style: 'heading' }, { ul: ways }];
+}
+
 function briefed(item: ChecklistItem, phase: string | null): Content[] {
   const cells: Content[] = [
     itemWords(item),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { bandWords } from '@kritikos/core/marking/bandWords';
-import { ref } from 'vue';
+import { waysToSee } from '@kritikos/core/marking/waysToSee';
+import { computed, ref } from 'vue';
 import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import { choicesOf } from '../marking/markChoices.ts';
@@ -12,6 +13,9 @@ import WideTable from '../shell/WideTable.vue';
 const props = defineProps<{ station: string }>();
 const sent = { params: { station: props.station } };
 const { data, error, reload, take } = useReading('GET /stations/:station/briefing', () => sent);
+const variants = computed(() =>
+  data.value ? waysToSee(data.value.checklist.content).flatMap((own) => own.variants) : [],
+);
 const problem = ref('');
 
 async function confirm() {
@@ -51,8 +55,8 @@ async function confirm() {
             Local policy, consent and a licensed clinician’s judgement come first. The examination
             assesses students; it diagnoses nobody.
           </p>
-          <h2>Accepted variants</h2>
-          <p v-for="v in data.checklist.content.procedures.flatMap((p) => p.variants)" :key="v.key">
+          <h2 v-if="variants.length > 0">Accepted variants</h2>
+          <p v-for="v in variants" :key="v.key">
             <b>{{ v.label }}.</b> {{ v.description }}
           </p>
         </section>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Sheet } from '@kritikos/contracts/marking';
 import type { SeenVariants } from '@kritikos/core/scoring/checklist';
+import { waysToSee } from '@kritikos/core/marking/waysToSee';
 import { computed } from 'vue';
 
 const props = defineProps<{
@@ -21,7 +22,7 @@ const props = defineProps<{
 }>();
 defineEmits<{ clock: []; variant: [procedure: string, key: string]; safety: [] }>();
 
-const procedures = computed(() => props.sheet.checklist.content.procedures);
+const procedures = computed(() => waysToSee(props.sheet.checklist.content));
 const WHY = {
   '': '',
   offline: ', no network',

@@ -2,6 +2,7 @@
 import type { Sheet } from '@kritikos/contracts/marking';
 import { belongsToVariant } from '@kritikos/core/scoring/checklist';
 import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
+import { waysToSee } from '@kritikos/core/marking/waysToSee';
 import { computed } from 'vue';
 import { describeValue } from './describeEvent.ts';
 import { byPhase } from '@kritikos/core/marking/phases';
@@ -14,7 +15,7 @@ const groups = computed(() =>
   byPhase(content.value.items.filter((i) => belongsToVariant(i, props.sheet.state.variants))),
 );
 const seen = computed(() =>
-  content.value.procedures
+  waysToSee(content.value)
     .flatMap(({ procedure, variants }) =>
       variants.filter((v) => v.key === props.sheet.state.variants[procedure]),
     )
