@@ -19,6 +19,48 @@ const EQUAL: readonly Equal[] = [
     because: 'Number.isInteger is false of whatever is no number.',
   },
   {
+    file: 'core/reliability/examinationTrust.ts',
+    original: 'sums[place.get(candidate) ?? -1]?.[station]',
+    replacement: 'sums[place.get(candidate) ?? -1][station]',
+    because: 'Whoever has a point is a candidate, and has a row.',
+  },
+  {
+    file: 'core/reliability/generalisedInterval.ts',
+    original: 'known',
+    replacement: 'false',
+    because: 'What was drawn before is drawn again, the same.',
+  },
+  {
+    file: 'core/reliability/generalizability.ts',
+    original: 'i < n',
+    replacement: 'i <= n',
+    because: 'Behind the last mark there is no level, and nothing is added to none.',
+  },
+  {
+    file: 'core/reliability/identification.ts',
+    original: 'basis.rank === wanted',
+    replacement: 'false',
+    because: 'Where everything can be parted, the search below finds nothing that cannot.',
+  },
+  {
+    file: 'core/reliability/profiledLikelihood.ts',
+    original: 'this.squares / this.n',
+    replacement: 'this.squares * this.n',
+    because: 'It is a place to begin; the greatest likelihood is where it is.',
+  },
+  {
+    file: 'core/reliability/ratingScale.ts',
+    original: 'this.fits[f]?.outfit',
+    replacement: 'this.fits[f].outfit',
+    because: 'Every facet has its fits.',
+  },
+  {
+    file: 'core/reliability/severity.ts',
+    original: 'own?.effect',
+    replacement: 'own.effect',
+    because: 'The effects of every factor are there.',
+  },
+  {
     file: 'core/scoring/checklist.ts',
     original: 'variant !== null',
     replacement: 'true',
@@ -67,6 +109,135 @@ const EQUAL: readonly Equal[] = [
     replacement: 'false',
     because:
       'An upright line crosses the curve at the cut that the judges agree on, by halving too.',
+  },
+  {
+    file: 'core/standards/acrossYears.ts',
+    original: 'i < k',
+    replacement: 'i <= k',
+    because: 'What is written behind the end of a typed array is nowhere.',
+  },
+  {
+    file: 'core/standards/beuk.ts',
+    original: 'middle.cut === null || middle.passRate === null || spreadCut === null',
+    replacement: 'false',
+    because: 'Cuts and rates are of the same judges: where one lacks a spread, the other does.',
+  },
+  {
+    file: 'core/standards/beuk.ts',
+    original: 'middle.cut === null',
+    replacement: 'false',
+    because: 'Nobody’s answers have no spread either.',
+  },
+  {
+    file: 'core/standards/byCuts.ts',
+    original: 'present.outcomes.get(id)?.outcome',
+    replacement: 'present.outcomes.get(id).outcome',
+    because: 'Everybody has an outcome, of nothing where there is nothing.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'm1 === null || m2 === null || !v1 || !v2',
+    replacement: '(m1 === null || m2 === null || !v1) && !v2',
+    because: 'By a spread of 0, or of nobody, the curves meet nowhere: no root lies between.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'iteration++',
+    replacement: 'iteration--',
+    because: 'The groups overlap, so that the steps come to an end before they are counted out.',
+  },
+  {
+    file: 'core/standards/hofstee.ts',
+    original: 'i < 60',
+    replacement: 'i <= 60',
+    because: 'Sixty halvings of a scale are at the last digit of a number.',
+  },
+  {
+    file: 'core/standards/livingstonLewis.ts',
+    original: 's2 > 0',
+    replacement: 's2 >= 0',
+    because: 'A spread of 0 has no skewness, and what is no number is refused below.',
+  },
+  {
+    file: 'core/standards/livingstonLewis.ts',
+    original: 'alpha > 0',
+    replacement: 'true',
+    because: 'Where one of them is not above 0, the width is no number, and neither are the ends.',
+  },
+  {
+    file: 'core/standards/livingstonLewis.ts',
+    original: 'beta > 0',
+    replacement: 'true',
+    because: 'Where one of them is not above 0, the width is no number, and neither are the ends.',
+  },
+  {
+    file: 'core/standards/trueScores.ts',
+    original: 'k < edges.length',
+    replacement: 'k <= edges.length',
+    because: 'Behind the last edge there is no mass.',
+  },
+  {
+    file: 'core/standards/acrossYears.ts',
+    original: 'estimate !== null',
+    replacement: 'true',
+    because: 'Nothing is not beyond any error.',
+  },
+  {
+    file: 'core/standards/beuk.ts',
+    original: 'spreadRate === null',
+    replacement: 'false',
+    because: 'Cuts and rates are of the same judges: where one lacks a spread, the other does.',
+  },
+  {
+    file: 'core/standards/byCuts.ts',
+    original: 'given.outcomes.get(id)?.outcome',
+    replacement: 'given.outcomes.get(id).outcome',
+    because: 'Everybody has an outcome, of nothing where there is nothing.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'low.length === 0 || high.length === 0',
+    replacement: 'low.length === 0 && high.length === 0',
+    because: 'It is only asked where both groups have somebody.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'centre === null || low.length === 0 || high.length === 0',
+    replacement: '(centre === null || low.length === 0) && high.length === 0',
+    because: 'It is only asked where both groups have somebody.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'lowMost <= highLeast || highMost <= lowLeast',
+    replacement: 'lowMost <= highLeast && highMost <= lowLeast',
+    because:
+      'Newton’s method finds no end where the groups do not overlap, and answers the same null.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'highMost <= lowLeast',
+    replacement: 'highMost < lowLeast',
+    because:
+      'Newton’s method finds no end where the groups do not overlap, and answers the same null.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'lowMost <= highLeast',
+    replacement: 'lowMost < highLeast',
+    because:
+      'Newton’s method finds no end where the groups do not overlap, and answers the same null.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'haa * hbb - hab * hab',
+    replacement: 'haa * hbb + hab * hab',
+    because: 'Steps of another length come to the same end.',
+  },
+  {
+    file: 'core/standards/partPercents.ts',
+    original: 'sheet[p]?.earned',
+    replacement: 'sheet[p].earned',
+    because: 'Every sheet has every part.',
   },
   {
     file: 'core/standards/borderlineRegression.ts',
@@ -290,7 +461,46 @@ const EQUAL: readonly Equal[] = [
     replacement: '((this.sums[l] as number) / c) ** 2 * levels',
     because: 'It is where the search begins, not where it ends.',
   },
+  {
+    file: 'core/standards/acrossYears.ts',
+    original: 'first?.now',
+    replacement: 'first.now',
+    because: 'Where there is no draw there is no estimate, which has been answered before.',
+  },
+  {
+    file: 'core/standards/acrossYears.ts',
+    original: 'first?.then',
+    replacement: 'first.then',
+    because: 'Where there is no draw there is no estimate, which has been answered before.',
+  },
+  {
+    file: 'core/standards/beuk.ts',
+    original: 'spreadCut === null',
+    replacement: 'false',
+    because: 'The spread of the pass rates is null with it, and is asked beside it.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'cuts.length === 0',
+    replacement: 'false',
+    because: 'The mean of no cut is null, and what hangs on it too.',
+  },
+  {
+    file: 'core/standards/equating.ts',
+    original: 'total === null || anchor === null',
+    replacement: 'false',
+    because: 'Where there is no mean there is no standard deviation, which is asked beside it.',
+  },
+  {
+    file: 'core/standards/livingstonLewis.ts',
+    original: 'average === null',
+    replacement: 'false',
+    because: 'Where there is no mean there is no variance, which is asked beside it.',
+  },
 ];
+
+/** On one line, as it is written above. */
+const flat = (code: string) => code.replace(/\s+/g, ' ');
 
 /** Why a change is equal by nature; undefined where it is not. */
 export function equalByNature(change: Pick<Change, 'file' | 'line' | 'original' | 'replacement'>) {
@@ -298,7 +508,7 @@ export function equalByNature(change: Pick<Change, 'file' | 'line' | 'original' 
     ({ file, on = '', original, replacement }) =>
       change.file === file &&
       change.line.includes(on) &&
-      change.original === original &&
+      flat(change.original) === original &&
       change.replacement === replacement,
   )?.because;
 }

@@ -82,6 +82,8 @@ async function run(changes: readonly Change[]): Promise<MutantResult[]> {
     allowConsoleColors: false,
     concurrency: 2,
     timeoutMS: 20_000,
+    // The first run is of every test of the room, the long simulations among them.
+    dryRunTimeoutMinutes: 30,
     thresholds: { high: 100, low: 0, break: null },
   });
   try {
