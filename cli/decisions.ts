@@ -116,12 +116,13 @@ export interface ExamRuleFlags {
   parts?: string;
   reach?: readonly (readonly [part: string, percent: number])[];
   criticalFails?: boolean;
+  safety?: string;
 }
 
 /**
  * Who passes by a rule: scores of stations in columns, one row a candidate. The file of critical
  * items counts the critical items missed at each station; that of unseen ones those that nobody
- * observed; that of parts has a column a part. All are joined by the names of candidates and
+ * observed; that of parts has a column a part; that of safety events the columns laid and open. All are joined by the names of candidates and
  * stations.
  */
 export async function examRule(file: string, flags: ExamRuleFlags) {
@@ -150,6 +151,12 @@ export async function examRule(file: string, flags: ExamRuleFlags) {
     throw new BadInput(`--reach asks for ${without}, and --parts names no file with that column.`);
   }
   const reached = parts && rowsLike(parts, scores);
+  const safety = flags.safety === undefined ? null : await readNumbers(flags.safety, COUNTS);
+  const absent = ['laid', 'open'].find((name) => safety && !safety.columns.includes(name));
+  if (absent) throw new BadInput(`--safety names a file without the column ${absent}.`);
+  const events = safety && rowsLike(safety, scores);
+  const eventsOf = (r: number, name: string) =>
+    events?.[r]?.[safety?.columns.indexOf(name) ?? -1] ?? 0;
   const sem = standardErrorOfMeasurement(rows);
   const rule = {
     semMultiplier: flags.k,
@@ -157,6 +164,7 @@ export async function examRule(file: string, flags: ExamRuleFlags) {
     // The file counts what was missed, by whatever rule its maker took.
     criticalBy: 'all' as const,
     criticalFailureFails: flags.criticalFails ?? false,
+    safetyEventFails: safety !== null,
     parts: reach,
   };
   const cut = examCut(each, rule, sem);
@@ -170,13 +178,10 @@ export async function examRule(file: string, flags: ExamRuleFlags) {
       ],
     }));
     const { outcome, total, stationsPassed, criticalFailures, reasons } = asBadInput(() =>
-      decideCandidate(
-        stations,
-        each,
-        cut,
-        rule,
-        parts && partsOf(parts.columns, reached?.[r] ?? []),
-      ),
+      decideCandidate(stations, each, cut, rule, {
+        parts: parts && partsOf(parts.columns, reached?.[r] ?? []),
+        safety: { laid: eventsOf(r, 'laid'), open: eventsOf(r, 'open') },
+      }),
     );
     return {
       candidate: names[r],

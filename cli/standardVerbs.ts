@@ -189,6 +189,11 @@ fileVerb(
     'what must be reached in parts, in percent',
     named({ from: 0, to: 100 }, 'communication=60,safety=80', { names: RULE_PARTS }),
   )
+  .option(
+    '--safety <file>',
+    'wide: candidate, laid, open: safety events laid to the candidate, which fail, and not followed up',
+    words,
+  )
   .option('--critical-fails', 'a missed critical item fails the examination too')
   .action(async (file: string, flags: ExamRuleFlags & Output) =>
     print(await examRule(file, flags), flags),

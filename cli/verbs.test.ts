@@ -162,6 +162,23 @@ describe('the verbs on decisions', () => {
     expect(plain.candidates.map((c) => c.outcome)).toEqual(['pass', 'pass', 'fail', 'incomplete']);
     const strict = await examRule(stations, { ...flags, critical });
     expect(strict.candidates[0]).toMatchObject({ outcome: 'fail', stationsPassed: 1 });
+    // Joined by the names of the candidates, whatever their order.
+    const safety = file('candidate,laid,open', '4,1,1', '3,0,0', '2,0,1', '1,0,0');
+    const safe = await examRule(stations, { ...flags, safety });
+    expect(safe.candidates.map((c) => c.outcome)).toEqual([
+      'pass',
+      'incomplete',
+      'fail',
+      'incomplete',
+    ]);
+    expect(safe.candidates[1]?.reasons.join()).toMatch(/not been followed up/);
+    const laid = file('candidate,open,laid', '1,0,2', '2,0,0', '3,0,0', '4,0,0');
+    expect((await examRule(stations, { ...flags, safety: laid })).candidates[0]?.reasons).toEqual([
+      '2 safety events are laid to the candidate.',
+    ]);
+    await expect(examRule(stations, { ...flags, safety: critical })).rejects.toThrow(
+      /--safety names a file without the column laid/,
+    );
     await expect(examRule(stations, { ...flags, cuts: [50, 60, 70] })).rejects.toThrow(
       /names 3 cuts for 2 stations/,
     );

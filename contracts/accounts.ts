@@ -50,6 +50,8 @@ export const session = z.object({
   csrfToken: z.string(),
   /** True on a fresh installation, where the first account is still to be made. */
   needsFirstAdministrator: z.boolean(),
+  /** Whether letters leave here, so that a forgotten password can be asked for. */
+  sendsLetters: z.boolean(),
 });
 export type Session = z.infer<typeof session>;
 
@@ -60,6 +62,33 @@ export const person = account.extend({
   disabledAt: instant.nullable(),
 });
 export type Person = z.infer<typeof person>;
+
+/** Somebody who was given a link; where no letter leaves, the link, told this once, to be passed on. */
+export const invited = z.object({ person, passOn: z.url().nullable() });
+export type Invited = z.infer<typeof invited>;
+
+/** Examiners who are invited together: all of them or nobody. */
+export const examinersInvited = z.object({
+  people: z
+    .array(invitation.omit({ roles: true }))
+    .min(1, 'names nobody')
+    .max(200),
+});
+export type ExaminersInvited = z.infer<typeof examinersInvited>;
+/** What became of each: `known` had an account already, and takes part from now on. */
+export const examinersJoined = z.object({
+  joined: z.array(
+    z.object({
+      name: z.string(),
+      email: z.string(),
+      known: z.boolean(),
+      passOn: z.url().nullable(),
+    }),
+  ),
+});
+export type ExaminersJoined = z.infer<typeof examinersJoined>;
+
+export const forgottenPassword = z.object({ email });
 
 export const rolesChange = z.object({ roles: someRoles });
 export const disabling = z.object({ disabled: z.boolean() });
@@ -83,20 +112,17 @@ export const letter = z.object({
   writtenAt: instant,
   sentAt: instant.nullable(),
   problem: z.string().nullable(),
-  /** Not gone yet, and its link still holds: where no mail is sent, it can be opened. */
+  /** Not gone yet, and its link still holds. */
   waits: z.boolean(),
   link: z.enum(['holds', 'used', 'revoked', 'expired']).nullable(),
 });
 export type Letter = z.infer<typeof letter>;
 export const post = z.object({
-  /** False where no mail server is set: letters wait to be opened here. */
+  /** False where no mail server is set: whoever makes a link passes it on. */
   sends: z.boolean(),
   letters: z.array(letter),
 });
 export type Post = z.infer<typeof post>;
-/** The whole text of a letter, its link in it. */
-export const letterRead = z.object({ body: z.string() });
-
 export const MAYS = ['lead', 'read'] as const;
 /** Who leads an examination, and who may read it. */
 export const examinationLead = z.object({

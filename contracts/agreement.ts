@@ -191,6 +191,8 @@ export const agreementTable = z.object({
     z.object({
       candidateNumber: z.int(),
       item: z.string(),
+      /** What the item asks. */
+      asks: z.string(),
       row: z.int(),
       column: z.int(),
       firstSheet: id,

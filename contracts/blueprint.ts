@@ -1,6 +1,7 @@
 import { BLUEPRINT_COLUMNS } from '@kritikos/core/examinations/blueprint';
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import { z } from 'zod';
+import { cohortChoice } from './examinations.ts';
 import { day, id, key, text } from './primitives.ts';
 import { simulatedPatient } from './simulatedPatient.ts';
 
@@ -58,7 +59,7 @@ export type Blueprint = z.infer<typeof blueprint>;
 /** An examination like an earlier one, for another cohort. */
 export const nextExamination = z.object({
   title: text(120),
-  cohort: text(60),
+  cohort: cohortChoice,
   heldOn: day,
 });
 export type NextExamination = z.infer<typeof nextExamination>;

@@ -1,3 +1,4 @@
+import { DETAILS } from '@kritikos/core/examinations/heldDetails';
 import { z } from 'zod';
 import { candidateState } from './people.ts';
 import { day, id, instant, key, text } from './primitives.ts';
@@ -5,13 +6,20 @@ import { day, id, instant, key, text } from './primitives.ts';
 /** A city or region as the IANA zone database names it. */
 const zone = z.string().max(60).refine(isZone, 'must be a time zone such as Europe/Lisbon');
 
-export const newExamination = z.object({
+/** What an examination says of itself; its cohort by name. */
+export const examinationDetails = z.object({
   title: text(120),
   school: text(120),
   cohort: text(60),
   heldOn: day,
   zone,
 });
+
+/** A cohort that there is; by name that of the day’s year, which is made where there is none. */
+export const cohortChoice = z.union([text(60), z.object({ id })]);
+export type CohortChoice = z.infer<typeof cohortChoice>;
+
+export const newExamination = examinationDetails.extend({ cohort: cohortChoice });
 export type NewExamination = z.infer<typeof newExamination>;
 
 export const PHASES = ['prepare', 'calibrate', 'mark', 'agree', 'standard', 'report'] as const;
@@ -33,6 +41,8 @@ export const stationExaminer = z.object({
   every: z.int().positive(),
   /** The circuit whose candidates are marked; `null` is all of them. */
   circuit: z.string().nullable(),
+  /** How many sheets are planned for them here. */
+  sheets: z.int(),
 });
 
 export const station = z.object({
@@ -66,8 +76,11 @@ export const examinationSummary = z.object({
   title: z.string(),
   school: z.string(),
   cohort: z.string(),
+  cohortId: id,
   heldOn: day,
   zone: z.string(),
+  /** Made by mistake: it stands among those that count no more. */
+  putAway: z.boolean(),
   candidates: z.int(),
   stations: z.int(),
   sheets: z.int(),
@@ -85,9 +98,15 @@ export const examination = examinationSummary.extend({
   /** The circuits that candidates are dealt over. */
   circuits: z.array(z.string()),
   progress: z.array(phaseProgress),
+  /** Which of its details can be changed no more, and why. */
+  held: z.partialRecord(z.enum(DETAILS), z.string()),
+  /** Whether nothing is in it that would be lost with it. */
+  deletable: z.boolean(),
   stationList: z.array(station),
 });
 export type Examination = z.infer<typeof examination>;
+
+export const examinationPutAway = z.object({ putAway: z.boolean() });
 
 export const stationReadings = z.object({
   readings: z.record(key, z.number().min(-10_000).max(10_000)),

@@ -16,6 +16,8 @@ const value = z.union([
   z.array(z.string().max(60)).max(12).readonly(),
 ]);
 const attempt = z.int().min(1).max(3);
+/** On the clock of a station; negative in overtime. */
+const secondsLeft = z.number().min(-36_000).max(36_000);
 
 export const eventBody = z.discriminatedUnion('type', [
   z.object({
@@ -26,23 +28,35 @@ export const eventBody = z.discriminatedUnion('type', [
     manner: z.enum(MANNERS),
     prompted: z.boolean(),
     attempt: attempt.optional(),
+    /** The fault that made it, where no hand did. */
+    byFault: key.optional(),
   }),
   z.object({ type: z.literal('clear'), item: key, attempt: attempt.optional() }),
   z.object({ type: z.literal('fault'), fault: key, present: z.boolean() }),
   /** Where a station has several procedures, the one that the variant is of is named. */
   z.object({ type: z.literal('variant'), variant: key, procedure: key.optional() }),
   z.object({ type: z.literal('comment'), text: textAsTyped(2000) }),
-  z.object({ type: z.literal('rating'), grade: z.int().min(1).max(5) }),
+  /** `null` takes a grade back. */
+  z.object({ type: z.literal('rating'), grade: z.int().min(1).max(5).nullable() }),
   z.object({
     type: z.literal('clock'),
     running: z.boolean(),
     /** Seconds left when the event was made. */
-    remaining: z.number().min(-36_000).max(36_000),
+    remaining: secondsLeft,
   }),
   z.object({
     type: z.literal('safety'),
     note: text(500, 0),
-    remaining: z.number().min(-36_000).max(36_000),
+    remaining: secondsLeft,
+  }),
+  /** Of a safety event, by the id of its tap: what happened and what was done. */
+  z.object({ type: z.literal('safety-note'), safety: id, note: textAsTyped(500) }),
+  /** It was a slip; the clock goes on from here. It stays in the stream, taken back. */
+  z.object({
+    type: z.literal('safety-taken-back'),
+    safety: id,
+    running: z.boolean(),
+    remaining: secondsLeft,
   }),
   /** A refused tap that the examiner let go: what it was, and why. It changes nothing on the sheet. */
   z.object({ type: z.literal('dropped'), what: text(300), why: text(300) }),
@@ -110,12 +124,34 @@ export const sheetMark = z.object({
   manner: z.enum(MANNERS),
   prompted: z.boolean(),
   attempt,
+  /** The fault that made it, until a hand marks the item. */
+  byFault: key.nullable(),
   at: z.number(),
 });
 export type SheetMark = z.infer<typeof sheetMark>;
 
 export const clock = z.object({ running: z.boolean(), remaining: z.number(), since: instant });
 export type Clock = z.infer<typeof clock>;
+
+/** A safety stop that stands, known by the id of its tap. */
+export const safetyEvent = z.object({
+  id,
+  at: instant,
+  remaining: z.number(),
+  note: z.string(),
+});
+export type SafetyEvent = z.infer<typeof safetyEvent>;
+
+/** A submitted sheet put back into its examiner's hand by a lead. */
+export const reopening = z.object({
+  at: instant,
+  by: z.string(),
+  reason: z.string(),
+  /** What the sheet had scored. */
+  percent: z.number().nullable(),
+});
+export type Reopening = z.infer<typeof reopening>;
+export const reopenSheet = z.object({ reason: text(1000, 10) });
 
 /** What is on a sheet now: the projection of its events. */
 export const sheetState = z.object({
@@ -126,7 +162,7 @@ export const sheetState = z.object({
   comment: z.string(),
   rating: z.int().nullable(),
   clock: clock.nullable(),
-  safetyEvents: z.int(),
+  safety: z.array(safetyEvent),
   submittedAt: instant.nullable(),
 });
 export type SheetState = z.infer<typeof sheetState>;
@@ -144,6 +180,8 @@ export const sheet = z.object({
   examiner: z.string(),
   checklist: checklistVersion,
   state: sheetState,
+  /** The newest, while the sheet is not submitted again. */
+  reopened: reopening.nullable(),
   /** The place in the stream that `state` was read at. */
   stamp: z.int(),
   /** The taps that are in `state`, so that a device does not add one twice. */
@@ -158,6 +196,10 @@ export type Sheet = z.infer<typeof sheet>;
 export const sheetRecord = z.object({
   sheet,
   percent: z.number().nullable(),
+  /** From the first to the newest. */
+  reopenings: z.array(reopening),
+  /** False where a decision knows the sheet, or it is not submitted. */
+  reopenable: z.boolean(),
   events: z.array(
     z.object({
       id,
@@ -181,6 +223,9 @@ export const ownStation = z.object({
   position: z.int(),
   title: z.string(),
   examinationTitle: z.string(),
+  /** Two examinations can have one title; cohort and day tell them apart. */
+  cohort: z.string(),
+  heldOn: z.string(),
   procedureTitle: z.string(),
   minutes: z.int(),
   markingOpen: z.boolean(),
@@ -198,6 +243,8 @@ export const ownStation = z.object({
       due: instant.nullable(),
       startedAt: instant.nullable(),
       submittedAt: instant.nullable(),
+      /** Why the lead put it back, until it is submitted again. */
+      reopened: z.string().nullable(),
     }),
   ),
 });

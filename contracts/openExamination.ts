@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { wantedWeights } from './blueprint.ts';
 import { checklistContent } from './checklists.ts';
-import { newExamination } from './examinations.ts';
+import { examinationDetails } from './examinations.ts';
 import { whyNotVersion } from './openFile.ts';
 import { id, instant, key, text } from './primitives.ts';
 import { simulatedPatient } from './simulatedPatient.ts';
@@ -73,7 +73,7 @@ export const openExamination = z
     version: z.literal(EXAMINATION_VERSION, {
       error: ({ input }) => whyNotVersion(input, [EXAMINATION_VERSION]),
     }),
-    examination: newExamination,
+    examination: examinationDetails,
     blueprint: wantedWeights,
     stations: z
       .array(station)

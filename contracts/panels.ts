@@ -49,6 +49,7 @@ export const seatLink = z.object({
   link: z.string(),
   /** The link as a code, for a phone beside the screen. */
   code: z.string(),
+  /** Whether it left in a letter too. */
   sent: z.boolean(),
   expiresAt: instant,
 });
@@ -102,6 +103,8 @@ const roundResult = z.object({
       seat: id,
       cut: z.number().nullable(),
       far: z.boolean(),
+      /** Of all that they are asked, questions among it, so much is judged. */
+      asked: z.int(),
       judged: z.int(),
       againstData: z.number().nullable(),
       handedInAt: instant.nullable(),

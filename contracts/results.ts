@@ -1,6 +1,7 @@
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import { z } from 'zod';
-import { id, instant } from './primitives.ts';
+import { id, instant, page } from './primitives.ts';
+import { safetyOccurrence } from './safety.ts';
 import { release } from './standards.ts';
 
 const percent = z.number().nullable();
@@ -8,6 +9,8 @@ const percent = z.number().nullable();
 export const candidateResult = z.object({
   candidateId: id,
   number: z.int(),
+  /** The student's number in the cohort, by which a school knows them. */
+  studentNumber: z.string(),
   name: z.string(),
   stations: z.array(
     z.object({
@@ -22,11 +25,18 @@ export const candidateResult = z.object({
   ),
   domains: z.record(z.enum(DOMAINS), percent),
   safety: percent,
+  /** Safety events that stand, by what became of them. */
+  safetyEvents: z.object({ all: z.int(), laid: z.int(), open: z.int() }),
   mean: percent,
   outcome: z.enum(['pass', 'fail', 'incomplete']).nullable(),
   reasons: z.array(z.string()),
 });
 export type CandidateResult = z.infer<typeof candidateResult>;
+
+/** A page is everybody of a large examination: an order by a column is one of all of them. */
+export const resultPage = page.extend({
+  limit: z.coerce.number().int().min(1).max(1000).default(100),
+});
 
 export const results = z.object({
   decision: z
@@ -75,6 +85,7 @@ export const candidateReport = z.object({
           unmarked: z.int(),
         }),
       ),
+      safety: z.array(safetyOccurrence),
     }),
   ),
 });

@@ -4,6 +4,7 @@ import { RULE_PARTS } from '@kritikos/core/standards/partPercents';
 import { STATION_METHODS } from '@kritikos/core/standards/stationMethods';
 import { z } from 'zod';
 import { id, instant, text } from './primitives.ts';
+import { safetyOccurrence } from './safety.ts';
 
 const examRuleBefore = z.object({
   semMultiplier: z.number().min(0).max(3),
@@ -13,9 +14,13 @@ const examRuleBefore = z.object({
 const examRuleWithoutParts = examRuleBefore.extend({ criticalBy: z.enum(CRITICAL_RULES) });
 
 const percent = z.number().min(0, 'lies between 0 and 100').max(100, 'lies between 0 and 100');
-export const examRule = examRuleWithoutParts.extend({
+const examRuleWithoutSafety = examRuleWithoutParts.extend({
   /** What must be reached in single parts over all stations, in percent. */
   parts: z.partialRecord(z.enum(RULE_PARTS), percent),
+});
+export const examRule = examRuleWithoutSafety.extend({
+  /** Whether a safety event that is laid to the candidate fails the examination. */
+  safetyEventFails: z.boolean(),
 });
 
 export const criticalCount = z.object({ item: z.string(), observed: z.int(), missed: z.int() });
@@ -37,7 +42,8 @@ const settingsWithoutParts = settingsBefore.extend({
   fixedPercent: z.number().min(0).max(100),
   sds: z.number().min(0).max(4),
 });
-export const standardSettings = settingsWithoutParts.extend({ rule: examRule });
+const settingsWithoutSafety = settingsWithoutParts.extend({ rule: examRuleWithoutSafety });
+export const standardSettings = settingsWithoutSafety.extend({ rule: examRule });
 export type Settings = z.infer<typeof standardSettings>;
 
 /** What everybody earned part by part, in the order of the candidates of the page. */
@@ -118,7 +124,7 @@ const signedByMethods = signed.extend({
 /** From here on a rule can ask for single domains, and for safety. */
 const signedByParts = signedByMethods.extend({
   schema: z.literal(5),
-  settings: standardSettings,
+  settings: settingsWithoutSafety,
 });
 
 /**
@@ -130,6 +136,12 @@ const signedByGenerator = signedByParts.extend({
   generator: z.literal(GENERATORS),
 });
 
+/** From here on a rule can ask for safety events that are laid to the candidate. */
+const signedBySafety = signedByGenerator.extend({
+  schema: z.literal(7),
+  settings: standardSettings,
+});
+
 /** A signed decision: never changed, only followed by a new one. Old schemas are read for ever. */
 export const decision = z.discriminatedUnion('schema', [
   signedBySchema1,
@@ -138,6 +150,7 @@ export const decision = z.discriminatedUnion('schema', [
   signedByMethods,
   signedByParts,
   signedByGenerator,
+  signedBySafety,
 ]);
 export type Decision = z.infer<typeof decision>;
 
@@ -152,6 +165,7 @@ export const decisionSummary = z.discriminatedUnion('schema', [
   signedByMethods.omit({ outcomes: true }),
   signedByParts.omit({ outcomes: true }),
   signedByGenerator.omit({ outcomes: true }),
+  signedBySafety.omit({ outcomes: true }),
 ]);
 export type DecisionSummary = z.infer<typeof decisionSummary>;
 
@@ -183,6 +197,8 @@ export const standardsPage = z.object({
   marks: z.array(stationMarks),
   /** Sheets planned but not submitted; a standard set now does not know them. */
   outstanding: z.int(),
+  /** The safety events that stand, whatever the rule asks. */
+  safety: z.array(safetyOccurrence),
   draft: standardSettings,
   decisions: z.array(decisionSummary),
 });

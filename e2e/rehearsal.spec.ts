@@ -66,11 +66,13 @@ async function sit(browser: Browser, link: string): Promise<Page> {
   return page;
 }
 
-/** Goes through the stations, judging each thing by so many taps on more. */
+/** Goes through the stations, judging each thing a half and so many steps more, less one. */
 async function judge(page: Page, stations: number, taps: number): Promise<void> {
   for (let station = 0; station < stations; station++) {
-    for (const more of await page.getByRole('button', { name: /: more$/ }).all())
-      for (let i = 0; i < taps; i++) await more.click();
+    for (const slider of await page.getByRole('slider').all()) {
+      await slider.press('5');
+      for (let i = 1; i < taps; i++) await slider.press('ArrowRight');
+    }
     await page.getByRole('button', { name: 'On', exact: true }).click();
   }
 }
@@ -117,7 +119,7 @@ test('a panel of four judges comes in two rounds to a cut beside the other metho
       // A page that is opened anew, as on another device, has everything.
       if (i === 0) {
         await own.reload();
-        await expect(own.getByText('50 %').first()).toBeVisible();
+        await expect(own.locator('output').first()).toHaveText('50 %');
         for (let n = 0; n < 8; n++)
           await own.getByRole('button', { name: 'On', exact: true }).click();
       }

@@ -122,20 +122,71 @@ test('everything works from the keyboard', async ({ page }) => {
   await saved(page);
 });
 
-test('a fault marks the item that it spoils; a safety stop is one action and stops the clock', async ({
+test('a fault marks the item that it spoils, says so, keeps what a hand marked, and goes whole', async ({
   page,
 }) => {
   await openSheet(page, 4);
-  await page.getByRole('button', { name: 'Calf tense' }).click();
-  await expect(item(page, 'slack-calf').getByRole('button', { name: 'Not done' })).toHaveAttribute(
-    'aria-pressed',
-    'true',
-  );
+  const fault = page.getByRole('button', { name: 'Calf tense', exact: true });
+  const slack = item(page, 'slack-calf');
+  const pressed = (name: string, is: boolean) =>
+    expect(slack.getByRole('button', { name, exact: true })).toHaveAttribute(
+      'aria-pressed',
+      String(is),
+    );
+  await fault.click();
+  await pressed('Not done', true);
+  await expect(slack).toContainText('by the fault: Calf tense');
+  await fault.click();
+  await pressed('Not done', false);
+  // One Undo is the fault and its mark.
+  await page.getByRole('button', { name: /^Undo: Fault taken back: Calf tense/ }).click();
+  await expect(
+    page.getByText(/^Taken back: Fault taken back: Calf tense, with its mark/),
+  ).toBeVisible();
+  await pressed('Not done', true);
+  await page.getByRole('button', { name: /^Undo: Fault seen: Calf tense/ }).click();
+  await pressed('Not done', false);
+  await slack.getByRole('button', { name: 'Done', exact: true }).click();
+  await fault.click();
+  await pressed('Done', true);
+  await expect(slack).toContainText('your mark stands; the fault “Calf tense” would make it Not');
+  await page.reload();
+  await expect(slack).toContainText('your mark stands');
+  await fault.click();
+  await expect(slack).not.toContainText('your mark stands');
+  await saved(page);
+});
+
+test('a safety stop is one action and stops the clock; a slip is taken back by Undo or by its name', async ({
+  page,
+}) => {
+  await openSheet(page, 4);
+  const stop = page.getByRole('button', { name: /^Safety stop/ });
+  const strip = page.locator('.safety-strip');
   await item(page, 'consent').getByRole('button', { name: 'Done', exact: true }).click();
-  await expect(page.getByRole('button', { name: /Stop the clock/ })).toBeVisible();
-  await page.getByRole('button', { name: /^Safety stop/ }).click();
+  const running = page.getByRole('button', { name: /Stop the clock/ });
+  await expect(running).toBeVisible();
+  await stop.click();
   await expect(page.getByRole('button', { name: /Start the clock/ })).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Safety stop/ })).toContainText('1 recorded');
+  await expect(stop).toContainText('1 recorded');
+  // The last good mark stays.
+  await page.getByRole('button', { name: /^Undo: Safety stop at/ }).click();
+  await expect(strip).toHaveCount(0);
+  await expect(running).toBeVisible();
+  await expect(
+    item(page, 'consent').getByRole('button', { name: 'Done', exact: true }),
+  ).toHaveAttribute('aria-pressed', 'true');
+  await stop.click();
+  await page.getByLabel('What happened, and what you did').fill('Cramp in the calf; rested.');
+  await page.getByLabel('What happened, and what you did').blur();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('What happened, and what you did')).toHaveValue(
+    'Cramp in the calf; rested.',
+  );
+  await strip.getByRole('button', { name: /take it back/ }).click();
+  await expect(strip).toHaveCount(0);
+  await expect(stop).not.toContainText('recorded');
   await saved(page);
 });
 
@@ -217,4 +268,18 @@ test('what another examiner left on the tablet is counted, not shown, and waits 
   ).toHaveAttribute('aria-pressed', 'true');
   await page.goto('/stations');
   await expect(page.getByText('Everything that you marked on this device is saved.')).toBeVisible();
+});
+
+test('a submitted sheet asks nothing before it is submitted', async ({ page }) => {
+  await signIn(page, EXAMINER(1));
+  await page
+    .getByRole('link', { name: /, submitted/ })
+    .first()
+    .click();
+  await expect(page.getByRole('button', { name: 'Submitted' })).toBeDisabled();
+  await page.keyboard.press('r');
+  await page.keyboard.press('!');
+  await expect(page.getByText('All saved')).toBeVisible();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^Safety stop/ })).not.toContainText('recorded');
 });

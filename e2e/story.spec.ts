@@ -82,6 +82,8 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
     await page.getByRole('button', { name: 'New examination' }).click();
     await page.getByLabel('Title').fill(title);
     await page.getByLabel('School').fill('Orrinmouth College of Physiotherapy');
+    await choose(page, 'Cohort', 'A new cohort');
+    await page.getByLabel('Name of the new cohort').fill(title);
     await page.getByRole('button', { name: 'Make it' }).click();
     await expect(page.getByRole('heading', { name: 'Prepare' })).toBeVisible();
 
@@ -115,6 +117,8 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
     await expect(page.getByText('12 sheets, 6 of them pairs')).toBeVisible();
     await openPhase(page, /^Mark/);
     await page.getByRole('button', { name: 'Open marking' }).click();
+    await expect(page.getByRole('dialog')).toContainText('2 briefings are not read');
+    await page.getByRole('button', { name: 'Open all the same' }).click();
     await expect(page.getByRole('button', { name: 'Close marking' })).toBeVisible();
   });
 
@@ -173,7 +177,11 @@ test('from a list of candidates to a signed pass mark', async ({ page, browser }
     await page
       .getByLabel('Reason, for the board and for appeals')
       .fill('Agreed by the panel, cut by hand.');
-    await page.getByRole('button', { name: 'Sign', exact: true }).click();
+    const sign = page.getByRole('button', { name: 'Sign', exact: true });
+    // Marking is still open, which is asked about.
+    await expect(sign).toBeDisabled();
+    await page.getByLabel('Sign all the same').check();
+    await sign.click();
     await expect(page.getByText('No. 1, in force')).toBeVisible();
   });
 
@@ -257,6 +265,7 @@ test('from a disagreement to a standard by another method, and to what the years
     await page
       .getByLabel('Reason, for the board and for appeals')
       .fill('The panel prefers the borderline group this year.');
+    await page.getByLabel('Sign all the same').check();
     await page.getByRole('button', { name: 'Sign', exact: true }).click();
     await expect(page.getByText('Borderline group, mean; 1 station otherwise')).toBeVisible();
   });

@@ -204,7 +204,9 @@ test('an examination of eight stations from the bank and from a checklist that i
     await expect(page.getByRole('dialog')).toContainText('new “Squeezes the full set”');
     await expect(page.getByRole('dialog')).not.toContainText('still lacks');
     await page.getByRole('button', { name: 'Publish it' }).click();
-    await expect(page).toHaveURL(/\/checklists$/);
+    // Back where it was opened, with a word that it is done.
+    await expect(page.getByRole('status').filter({ hasText: 'is published' })).toBeVisible();
+    await expect(page).toHaveURL(/\/bank$/);
   });
 
   await test.step('what earlier examinations say of an item is found, and gone when it is reworded', async () => {
@@ -246,7 +248,8 @@ test('an examination of eight stations from the bank and from a checklist that i
     await page.getByRole('button', { name: 'New examination' }).click();
     await page.getByLabel('Title').fill(title);
     await page.getByLabel('School').fill('Orrinmouth College of Physiotherapy');
-    await page.getByLabel('Cohort').fill('New cohort');
+    await choose(page, 'Cohort', 'A new cohort');
+    await page.getByLabel('Name of the new cohort').fill(`Workshop ${title}`);
     await page.getByRole('button', { name: 'Make it' }).click();
     await page.getByRole('link', { name: 'Blueprint and order' }).click();
     const stations = page.locator('ol[data-list="examination"] li[data-key]');
@@ -309,6 +312,7 @@ test('an examination of eight stations from the bank and from a checklist that i
     await expect(page.getByText('8 sheets, 0 of them pairs')).toBeVisible();
     await openPhase(page, /^Mark/);
     await page.getByRole('button', { name: 'Open marking' }).click();
+    await page.getByRole('button', { name: 'Open all the same' }).click();
     await expect(page.getByRole('button', { name: 'Close marking' })).toBeVisible();
     const tablet = await inOwnBrowser(browser, EXAMINER(1));
     await tablet.goto('/stations');

@@ -77,8 +77,10 @@ async function drawAgain({ db, jobs }: Tools): Promise<void> {
 const waiting = () =>
   console.log('Another start is bringing this database up to date; this one waits for it.');
 
+type Running = Tools & { readonly post: PostOffice };
+
 /** The database brought up to date, what works on it, and where that is wanted the demo. */
-async function makeReady(settings: Settings, logger: Logger): Promise<Tools> {
+async function makeReady(settings: Settings, logger: Logger): Promise<Running> {
   const { DATABASE_URL, DATABASE_OWNER_URL } = settings;
   const db = await prepareDatabase(DATABASE_URL, DATABASE_OWNER_URL || DATABASE_URL);
   const jobs = new Jobs(db, logger, workersOn(DATABASE_URL));
@@ -88,7 +90,8 @@ async function makeReady(settings: Settings, logger: Logger): Promise<Tools> {
   post.start();
   await offerCatalogue(db);
   if (settings.KRITIKOS_DEMO) await makeDemo(settings, jobs);
-  const house = { door: settings.PUBLIC_URL, secretKey: settings.SECRET_KEY };
+  const { PUBLIC_URL, SECRET_KEY, SMTP_URL } = settings;
+  const house = { door: PUBLIC_URL, secretKey: SECRET_KEY, sends: SMTP_URL !== '' };
   return { db, hints, jobs, post, house };
 }
 
@@ -138,7 +141,7 @@ function warnOfOneRole({ DATABASE_URL, DATABASE_OWNER_URL }: Settings): void {
 /** Takes no new requests, lets those in flight finish, and ends within ten seconds. */
 function stopWhenTold(
   server: Server,
-  { db, hints, jobs, post }: Tools,
+  { db, hints, jobs, post }: Running,
   sealing: NodeJS.Timeout,
 ): void {
   let stopping = false;

@@ -17,6 +17,7 @@ import { hintRoutes } from './hints/routes.ts';
 import { jobRoutes } from './jobs/routes.ts';
 import { postRoutes } from './post/routes.ts';
 import { peopleRoutes } from './people/routes.ts';
+import { safetyRoutes } from './safety/routes.ts';
 import { bankRoutes } from './stations/routes.ts';
 import { resultRoutes } from './results/routes.ts';
 import { sourceRoutes } from './sources/routes.ts';
@@ -40,6 +41,7 @@ export const routes: readonly Route[] = [
   ...panelRoutes,
   ...calibrationRoutes,
   ...markingRoutes,
+  ...safetyRoutes,
   ...agreementRoutes,
   ...standardRoutes,
   ...resultRoutes,

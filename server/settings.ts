@@ -88,7 +88,7 @@ const settings = z.object({
     .int('must be a whole number of seconds')
     .min(0, 'must not be negative')
     .default(0),
-  /** The mail server that letters go to; without one they are read on the administrators' page. */
+  /** The mail server that letters go to; without one whoever makes a link passes it on. */
   SMTP_URL: z
     .string()
     .refine(

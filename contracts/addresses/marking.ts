@@ -12,12 +12,14 @@ import {
   ownStation,
   recordEvents,
   recorded,
+  reopenSheet,
   sheet,
   sheetRecord,
 } from '../marking.ts';
 import { id, key } from '../primitives.ts';
 import type { Contracts } from '../contract.ts';
-import { place, EXAMINER, reads, marks } from './access.ts';
+import { followUp, safetyOccurrence } from '../safety.ts';
+import { place, EXAMINER, leads, reads, marks } from './access.ts';
 
 /** Marking, and what it is looked at beside: briefings, sheets, agreement. */
 export const marking = {
@@ -57,10 +59,27 @@ export const marking = {
     access: reads('sheet'),
     answers: sheetRecord,
   },
+  'POST /sheets/:sheet/reopening': {
+    says: 'Put a submitted sheet back into its examiner’s hand, as long as no decision knows it',
+    access: leads('sheet'),
+    body: reopenSheet,
+    answers: sheetRecord,
+  },
   'GET /examinations/:examination/marking': {
     says: 'How far marking is, and which sheets want a look',
     access: reads('examination'),
     answers: markingProgress,
+  },
+  'GET /examinations/:examination/safety': {
+    says: 'The safety events that stand, and what was found out about each',
+    access: reads('examination'),
+    answers: z.array(safetyOccurrence),
+  },
+  'POST /examinations/:examination/safety/:event': {
+    says: 'Say what a safety event was and what was done about it; what was said before stays',
+    access: leads('examination'),
+    body: followUp,
+    answers: z.array(safetyOccurrence),
   },
   'GET /examinations/:examination/agreement': {
     says: 'Where two examiners saw the same candidate, and how far they agree',

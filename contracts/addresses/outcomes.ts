@@ -1,5 +1,4 @@
-import { page } from '../primitives.ts';
-import { candidateReport, results } from '../results.ts';
+import { candidateReport, resultPage, results } from '../results.ts';
 import {
   decision,
   release,
@@ -56,7 +55,7 @@ export const outcomes = {
   'GET /examinations/:examination/results': {
     says: 'A page of the results',
     access: reads('examination'),
-    query: page,
+    query: resultPage,
     answers: results,
   },
   'GET /examinations/:examination/results.csv': {

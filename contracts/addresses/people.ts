@@ -3,8 +3,9 @@ import {
   account,
   chosenPassword,
   disabling,
+  forgottenPassword,
   invitation,
-  letterRead,
+  invited,
   linkLook,
   firstAccount,
   openedLink,
@@ -64,12 +65,6 @@ export const people = {
     access: LEAD,
     answers: z.array(account),
   },
-  'POST /accounts/examiners': {
-    says: 'Invite an examiner, by a link with which they choose a password',
-    access: LEAD,
-    body: invitation.omit({ roles: true }),
-    answers: account,
-  },
   'GET /accounts': {
     says: 'Everybody, with their roles',
     access: ADMINISTRATOR,
@@ -79,7 +74,7 @@ export const people = {
     says: 'Invite somebody, by a link with which they choose a password',
     access: ADMINISTRATOR,
     body: invitation,
-    answers: person,
+    answers: invited,
   },
   'PUT /accounts/:account/roles': {
     says: 'Give and take roles; the last administrator stays one',
@@ -96,7 +91,7 @@ export const people = {
   'POST /accounts/:account/link': {
     says: 'Send somebody a new link: the invitation again, or one for a new password',
     access: ADMINISTRATOR,
-    answers: person,
+    answers: invited,
   },
   'POST /links/invitation/look': {
     says: 'Whom a link for choosing a password is for',
@@ -110,15 +105,16 @@ export const people = {
     body: chosenPassword,
     answers: session,
   },
+  'POST /links/new-password': {
+    says: 'Ask for a link for a new password, by mail, where there is an account of that address',
+    access: 'anyone',
+    body: forgottenPassword,
+    answers: nothing,
+  },
   'GET /post': {
     says: 'The letters that were written, the newest first',
     access: ADMINISTRATOR,
     answers: post,
-  },
-  'POST /post/:letter/readings': {
-    says: 'Open a letter where no mail is sent, to pass its link on; that it was read is written down',
-    access: ADMINISTRATOR,
-    answers: letterRead,
   },
   'PUT /accounts/own/password': {
     says: 'Change the own password; every other session ends',

@@ -6,6 +6,7 @@ import {
   candidatePage,
   countdownWarning,
   examination,
+  examinationPutAway,
   examinationSummary,
   importPreview,
   newExamination,
@@ -15,7 +16,7 @@ import {
   stationReadings,
 } from '../examinations.ts';
 import { candidateStateChange, cohortCandidates } from '../people.ts';
-import { page } from '../primitives.ts';
+import { nothing, page } from '../primitives.ts';
 import { newStation, stationOrder } from '../stations.ts';
 import type { Contracts } from '../contract.ts';
 import { LEAD, leads, reads } from './access.ts';
@@ -36,6 +37,23 @@ export const preparation = {
   'GET /examinations/:examination': {
     says: 'One examination with its stations and how far it is',
     access: reads('examination'),
+    answers: examination,
+  },
+  'PUT /examinations/:examination': {
+    says: 'Change what an examination says of itself, as far as nothing hangs on it',
+    access: leads('examination'),
+    body: newExamination,
+    answers: examination,
+  },
+  'DELETE /examinations/:examination': {
+    says: 'Delete an examination that nothing is in',
+    access: leads('examination'),
+    answers: nothing,
+  },
+  'PUT /examinations/:examination/put-away': {
+    says: 'Put an examination away that was made by mistake, or bring it back',
+    access: leads('examination'),
+    body: examinationPutAway,
     answers: examination,
   },
   'GET /examinations/:examination/leads': {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { examinersInvited, examinersJoined } from '../accounts.ts';
 import { job } from '../jobs.ts';
 import type { Contracts } from '../contract.ts';
 import {
@@ -26,6 +27,12 @@ export const timetables = {
     says: 'Who and what may be used for an examination',
     access: reads('examination'),
     answers: resources,
+  },
+  'POST /examinations/:examination/examiners': {
+    says: 'Invite examiners, all of them or nobody; from then on they take part',
+    access: leads('examination'),
+    body: examinersInvited,
+    answers: examinersJoined,
   },
   'PUT /examinations/:examination/resources/examiners': {
     says: 'Say which examiners take part, when, for which regions, and whom they must not mark',

@@ -18,11 +18,12 @@ export function withPseudoSubjects(tally: Tally): Tally {
   const shares = pooledShares(tally);
   const rows: [number, number, number][] = [];
   const half = PSEUDO_SUBJECTS / 2;
+  const byChance = shares.length <= MOST_CATEGORIES;
   for (const [k, p] of shares.entries()) {
     if (p === 0) continue;
-    rows.push([k, k, half * p]);
-    if (shares.length > MOST_CATEGORIES) continue;
-    for (const [l, q] of shares.entries()) if (q > 0) rows.push([k, l, half * p * q]);
+    rows.push([k, k, half * (byChance ? p + p * p : p)]);
+    if (!byChance) continue;
+    for (const [l, q] of shares.entries()) if (q > 0 && l !== k) rows.push([k, l, half * p * q]);
   }
   const pairs = pairsOf(tally, Math.max(1, Math.floor(MOST_ROWS / rows.length)));
   const more = pairs.flatMap((pair) =>
@@ -54,14 +55,17 @@ export function withPseudoSubjects(tally: Tally): Tally {
   };
 }
 
-/** The pairs of raters who have marked a subject in common, both ways round; `most` of them evenly. */
+/**
+ * The pairs of raters who have marked a subject in common; `most` of them evenly. One way round is
+ * enough: of every row there is its mirror, of the same weight.
+ */
 function pairsOf({ start, rater, raters, times }: Tally, most: number): [number, number][] {
   const found = new Set<number>();
   for (const [p, t] of times.entries()) {
     if (t === 0) continue;
     const own = rater.subarray(start[p], start[p + 1]);
-    for (const g of own) for (const h of own) if (g !== h) found.add(g * raters + h);
-    if (found.size === raters * (raters - 1)) break;
+    for (const g of own) for (const h of own) if (g < h) found.add(g * raters + h);
+    if (2 * found.size === raters * (raters - 1)) break;
   }
   const all = [...found].sort((a, b) => a - b);
   const taken = Math.min(most, all.length);

@@ -15,6 +15,7 @@ export const READING_RULES = [
   'skewed',
   'ambiguous',
   'one-sided',
+  'near-double',
 ] as const;
 export type ReadingRule = (typeof READING_RULES)[number];
 

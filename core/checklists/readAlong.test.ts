@@ -28,7 +28,7 @@ const use = (change: Partial<EarlierUse>): EarlierUse => ({
   ...change,
 });
 const many: readonly ChecklistItem[] = Array.from({ length: 30 }, (_, i) =>
-  doneItem(`more-${i}`, 'Lays the forearm along the edge of the table'),
+  doneItem(`more-${i}`, `Lays the forearm along edge ${i} of the table`),
 );
 
 interface Broken {
@@ -41,6 +41,16 @@ interface Broken {
 
 /** The sound checklist broken once for each rule. */
 const BROKEN: readonly Broken[] = [
+  {
+    rule: 'near-double',
+    content: {
+      ...SOUND,
+      items: [...SOUND.items, doneItem('again', 'Gains spoken consent before touching the knee')],
+    },
+    item: 'again',
+    words:
+      /^“Gains spoken consent before touching the knee” asks what “Gains spoken consent before touching” asks$/,
+  },
   {
     rule: 'two-acts',
     content: withItem('stops', { text: 'Lets go at once and lowers the limb' }),
@@ -190,6 +200,21 @@ describe('reading along', () => {
   it('has every rule broken by one of these tests', () => {
     const broken = [...BROKEN.map(({ rule }) => rule), 'no-reason', 'ambiguous', 'one-sided'];
     expect(new Set(broken)).toEqual(new Set(READING_RULES));
+  });
+
+  it('takes for nearly one what begins alike and says no more than the other, and nothing else', () => {
+    const found = (one: string, other: string, more = {}) =>
+      readAlong({
+        ...SOUND,
+        items: [...SOUND.items, doneItem('one', one), doneItem('other', other, more)],
+      }).filter(({ rule }) => rule === 'near-double').length;
+    expect(found('Cleans hands', 'Cleans hands before touching')).toBe(1);
+    expect(found('Cleans the hands before touching', 'Cleans hands')).toBe(1);
+    expect(found('Presses the left thumb', 'Presses the right thumb')).toBe(0);
+    expect(found('Cleans hands', 'Dries hands')).toBe(0);
+    expect(found('Asks', 'Asks for pain')).toBe(0);
+    expect(found('Cleans hands', 'Cleans hands again', { procedure: 'another' })).toBe(0);
+    expect(found('Cleans hands', 'Cleans hands again', { variants: ['seated'] })).toBe(1);
   });
 
   it('reads an unfinished draft: no numbers, no key, no words', () => {

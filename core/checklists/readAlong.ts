@@ -7,6 +7,7 @@ import type { Finding } from './finding.ts';
 import { withoutAnchors, withoutKey, withoutReason, withoutStopRule } from './missingParts.ts';
 import { withoutComparison } from './sideComparison.ts';
 import { tooMany } from './timeToMark.ts';
+import { nearDouble } from './nearDouble.ts';
 import { twoActs } from './twoActs.ts';
 import { vagueWords } from './vagueWords.ts';
 
@@ -44,6 +45,7 @@ export function readAlong(content: DraftContent, context: ReadingContext = {}): 
   ]);
   return [
     ...ofItems,
+    ...nearDouble(content.items),
     // Who leaves a test undone has no sides to compare.
     ...(twoSided && !content.withheld?.length ? withoutComparison(content.items) : []),
     ...withoutStopRule(content.stopRule, derived?.stopRule),

@@ -15,6 +15,18 @@ describe('what a day needs', () => {
     ]);
   });
 
+  it('is one thing however it is spelt', () => {
+    const spelt = [
+      { title: 'Knee', equipment: ['Couch', 'couch '], patient: '' },
+      { title: 'Hip', equipment: ['couch', 'Tape  measure'], patient: '' },
+      { title: 'Ankle', equipment: ['tape measure'], patient: '' },
+    ];
+    expect(needsOf(spelt, 1).equipment).toEqual([
+      { what: 'couch ', count: 2, stations: ['Knee', 'Hip'] },
+      { what: 'Tape  measure', count: 2, stations: ['Hip', 'Ankle'] },
+    ]);
+  });
+
   it('is a person for every part that is played at the same time', () => {
     expect(needsOf(stations, 1).patients).toEqual([
       { what: 'nothing wrong', count: 2, stations: ['Hip', 'Ankle'] },

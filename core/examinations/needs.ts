@@ -20,7 +20,10 @@ export function needsOf(
 ): { readonly equipment: readonly Need[]; readonly patients: readonly Need[] } {
   const equipment = gathered(
     stations.flatMap(({ title, equipment: things }) =>
-      [...new Set(things)].map((what) => ({ what, title })),
+      [...new Map(things.map((what) => [thingKey(what), what])).values()].map((what) => ({
+        what,
+        title,
+      })),
     ),
     circuits,
   );
@@ -31,10 +34,20 @@ export function needsOf(
   return { equipment, patients };
 }
 
+/** By this, two spellings are the same thing: “Couch” is a couch. */
+export function thingKey(what: string): string {
+  return what.normalize('NFC').trim().replace(/\s+/g, ' ').toLowerCase();
+}
+
+/** Under the spelling that comes first. */
 function gathered(uses: readonly { what: string; title: string }[], circuits: number): Need[] {
-  const where = new Map<string, string[]>();
-  for (const { what, title } of uses) where.set(what, [...(where.get(what) ?? []), title]);
-  return [...where]
-    .map(([what, stations]) => ({ what, count: stations.length * circuits, stations }))
+  const named = new Map<string, { what: string; stations: string[] }>();
+  for (const { what, title } of uses) {
+    const key = thingKey(what);
+    const { stations } = named.get(key) ?? { stations: [] };
+    named.set(key, { what: named.get(key)?.what ?? what, stations: [...stations, title] });
+  }
+  return [...named.values()]
+    .map(({ what, stations }) => ({ what, count: stations.length * circuits, stations }))
     .sort((a, b) => b.count - a.count || a.what.localeCompare(b.what, 'en'));
 }

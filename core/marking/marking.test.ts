@@ -83,10 +83,11 @@ describe('a sheet', () => {
     comment: '',
     rating: null,
     clock: null,
-    safetyEvents: 0,
+    safety: [],
     submittedAt: null,
   };
   const AT = '2026-11-26T09:00:00.000Z';
+  const TAP = { id: 'a tap', at: AT };
   const mark = (item: string, value: number): SheetEvent => ({
     type: 'mark',
     item,
@@ -96,7 +97,7 @@ describe('a sheet', () => {
     prompted: false,
   });
   const after = (...events: SheetEvent[]) =>
-    events.reduce((state, event) => afterEvent(state, event, AT), empty);
+    events.reduce((state, event) => afterEvent(state, event, TAP), empty);
 
   it('keeps the last mark of an item in the place of its first, and none after it is cleared', () => {
     const twice = after(mark('slack', 0), mark('angle', 1), mark('slack', 1));
@@ -114,7 +115,7 @@ describe('a sheet', () => {
   });
 
   it('keeps the time of the first mark of an item when it is corrected, and clears only its own', () => {
-    const later = '2026-11-26T09:05:00.000Z';
+    const later = { id: 'a later tap', at: '2026-11-26T09:05:00.000Z' };
     const corrected = afterEvent(
       after(mark('slack', 0), mark('angle', 1)),
       mark('slack', 1),
@@ -126,7 +127,7 @@ describe('a sheet', () => {
     const again = afterEvent(cleared, mark('slack', 1), later);
     expect(again.marks.map((m) => [m.item, m.at])).toEqual([
       ['angle', Date.parse(AT)],
-      ['slack', Date.parse(later)],
+      ['slack', Date.parse(later.at)],
     ]);
   });
 
@@ -142,18 +143,58 @@ describe('a sheet', () => {
   it('is not changed by a tap that was set aside and dropped', () => {
     const before = after(mark('slack', 1), { type: 'clock', running: true, remaining: 420 });
     expect(before.clock).toEqual({ running: true, remaining: 420, since: AT });
-    expect(afterEvent(before, { type: 'dropped', what: 'comment', why: 'tab' }, AT)).toEqual(
+    expect(afterEvent(before, { type: 'dropped', what: 'comment', why: 'tab' }, TAP)).toEqual(
       before,
     );
   });
 
-  it('stops the clock with a safety event, and counts it', () => {
+  it('stops the clock with a safety event, known by its tap', () => {
     const state = after(
       { type: 'clock', running: true, remaining: 420 },
       { type: 'safety', note: 'Forced extension', remaining: 313 },
     );
     expect(state.clock).toEqual({ running: false, remaining: 313, since: AT });
-    expect(state.safetyEvents).toBe(1);
+    expect(state.safety).toEqual([
+      { id: TAP.id, at: AT, remaining: 313, note: 'Forced extension' },
+    ]);
+  });
+
+  it('keeps what is written of one safety event to it, and takes that one back, the clock with it', () => {
+    const stop = (id: string, remaining: number) =>
+      [
+        { type: 'safety', note: '', remaining },
+        { id, at: AT },
+      ] as const;
+    const both = [stop('first', 300), stop('second', 200)].reduce(
+      (state, [event, tap]) => afterEvent(state, event, tap),
+      empty,
+    );
+    const told = afterEvent(
+      both,
+      { type: 'safety-note', safety: 'first', note: 'Cramp; rested.' },
+      TAP,
+    );
+    expect(told.safety.map(({ id, note }) => [id, note])).toEqual([
+      ['first', 'Cramp; rested.'],
+      ['second', ''],
+    ]);
+    const back = afterEvent(
+      told,
+      { type: 'safety-taken-back', safety: 'second', running: true, remaining: 195 },
+      TAP,
+    );
+    expect(back.safety.map(({ id }) => id)).toEqual(['first']);
+    expect(back.clock).toEqual({ running: true, remaining: 195, since: AT });
+  });
+
+  it('knows which fault made a mark until a hand marks the item', () => {
+    const byFault: SheetEvent = {
+      ...mark('slack', 0),
+      type: 'mark',
+      byFault: 'tense',
+    } as SheetEvent;
+    expect(after(byFault).marks[0]?.byFault).toBe('tense');
+    expect(after(byFault, mark('slack', 0)).marks[0]?.byFault).toBeNull();
   });
 
   it('takes school, comment, rating and submission as they come', () => {
@@ -188,8 +229,8 @@ describe('a sheet', () => {
     fc.assert(
       fc.property(events, fc.nat(30), (stream, cut) => {
         const whole = after(...stream);
-        const begun = stream.slice(0, cut).reduce((s, e) => afterEvent(s, e, AT), empty);
-        const resumed = stream.slice(cut).reduce((s, e) => afterEvent(s, e, AT), begun);
+        const begun = stream.slice(0, cut).reduce((s, e) => afterEvent(s, e, TAP), empty);
+        const resumed = stream.slice(cut).reduce((s, e) => afterEvent(s, e, TAP), begun);
         expect(resumed).toEqual(whole);
         const items = whole.marks.map((m) => m.item);
         expect(new Set(items).size).toBe(items.length);

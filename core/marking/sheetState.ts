@@ -12,15 +12,21 @@ export type SheetEvent =
       prompted: boolean;
       /** From 1; the first unless said. */
       attempt?: number | undefined;
+      /** The fault that made it, where no hand did. */
+      byFault?: string | undefined;
     }
   | { type: 'clear'; item: string; attempt?: number | undefined }
   | { type: 'fault'; fault: string; present: boolean }
   /** Which procedure it is of is said where the station has several. */
   | { type: 'variant'; variant: string; procedure?: string | undefined }
   | { type: 'comment'; text: string }
-  | { type: 'rating'; grade: number }
+  | { type: 'rating'; grade: number | null }
   | { type: 'clock'; running: boolean; remaining: number }
   | { type: 'safety'; note: string; remaining: number }
+  /** What happened and what was done, written once the patient is safe. */
+  | { type: 'safety-note'; safety: string; note: string }
+  /** It was a slip: it stays in the stream, and the clock goes on as if nothing had been. */
+  | { type: 'safety-taken-back'; safety: string; running: boolean; remaining: number }
   | { type: 'dropped'; what: string; why: string }
   | { type: 'submit' };
 
@@ -31,8 +37,20 @@ export interface StateMark {
   manner: Manner;
   prompted: boolean;
   attempt: number;
+  /** The fault that made it, until a hand marks the item. */
+  byFault: string | null;
   /** When the item was first marked, in milliseconds since the epoch; a correction keeps it. */
   at: number;
+}
+
+/** A safety stop that stands. */
+export interface SafetyEvent {
+  /** The id of its tap. */
+  id: string;
+  at: string;
+  /** Seconds left on the clock that it stopped. */
+  remaining: number;
+  note: string;
 }
 
 /** What is on a sheet now. Times are ISO 8601 instants. */
@@ -44,21 +62,27 @@ export interface SheetState {
   comment: string;
   rating: number | null;
   clock: { running: boolean; remaining: number; since: string } | null;
-  safetyEvents: number;
+  safety: SafetyEvent[];
   submittedAt: string | null;
+}
+
+/** What a tap is known by: its id, and its corrected time. */
+export interface Tapped {
+  readonly id: string;
+  readonly at: string;
 }
 
 /**
  * The sheet after one more event: the state is the fold of its events in their order, nothing
- * else. `at` is the corrected time of the event. The device folds as the examiner taps; the server
- * reads the same fold off the stream in the database.
+ * else. The device folds as the examiner taps; the server reads the same fold off the stream in the
+ * database.
  */
-export function afterEvent(state: SheetState, event: SheetEvent, at: string): SheetState {
+export function afterEvent(state: SheetState, event: SheetEvent, { id, at }: Tapped): SheetState {
   switch (event.type) {
     case 'mark': {
-      const { item, value, observation, manner, prompted, attempt = 1 } = event;
+      const { item, value, observation, manner, prompted, attempt = 1, byFault = null } = event;
       const before = state.marks.find((m) => m.item === item && m.attempt === attempt);
-      const kept = { item, value, observation, manner, prompted, attempt };
+      const kept = { item, value, observation, manner, prompted, attempt, byFault };
       const mark = { ...kept, at: before?.at ?? Date.parse(at) };
       // The order of the marks is the order of the acts: a correction keeps the place.
       const marks = before
@@ -80,12 +104,20 @@ export function afterEvent(state: SheetState, event: SheetEvent, at: string): Sh
       return { ...state, rating: event.grade };
     case 'clock':
       return { ...state, clock: { running: event.running, remaining: event.remaining, since: at } };
-    case 'safety':
-      return {
-        ...state,
-        safetyEvents: state.safetyEvents + 1,
-        clock: { running: false, remaining: event.remaining, since: at },
-      };
+    case 'safety': {
+      const { note, remaining } = event;
+      const clock = { running: false, remaining, since: at };
+      return { ...state, safety: [...state.safety, { id, at, remaining, note }], clock };
+    }
+    case 'safety-note': {
+      const { safety, note } = event;
+      return { ...state, safety: state.safety.map((s) => (s.id === safety ? { ...s, note } : s)) };
+    }
+    case 'safety-taken-back': {
+      const { safety, running, remaining } = event;
+      const clock = { running, remaining, since: at };
+      return { ...state, safety: state.safety.filter((s) => s.id !== safety), clock };
+    }
     case 'dropped':
       return state;
     case 'submit':

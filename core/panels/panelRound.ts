@@ -21,8 +21,6 @@ export interface JudgeInRound {
   readonly cut: number | null;
   /** So far from the mean of the others that it is worth asking why. */
   readonly far: boolean;
-  /** Judged, of all that is to be judged. */
-  readonly judged: number;
   /** Correlation with what candidates earned before; `null` without enough data. */
   readonly againstData: number | null;
 }
@@ -89,12 +87,9 @@ export function panelRound(
   return {
     cut: cutOver(cuts, name),
     stations: stations.map((station, s) => ({ station, cut: cutOver(cutsOf[s] ?? [], name) })),
-    judges: judges.map((judge, j) => ({
+    judges: judges.map((_, j) => ({
       cut: cuts[j] ?? null,
       far: isFar(cuts, j),
-      judged: subjects.filter(({ key }) =>
-        method === 'ebel' ? judge.placements[key] !== undefined : judge.shares[key] !== undefined,
-      ).length,
       againstData: correlations[j] ?? null,
     })),
     subjects: subjects.map(({ key }) => {

@@ -93,6 +93,30 @@ describe('a better cohort and an easier paper', () => {
     expect(covered.paper).toBeGreaterThanOrEqual(132);
   });
 
+  it('say how many anchors are left out, one or several', () => {
+    const eased = (by: readonly number[]) => ({
+      rows: sitting({ n: 200, ability: 0, ease: then.map((e, i) => e + (by[i] ?? 0)) }, 8).rows,
+      anchors: ANCHORS,
+    });
+    const last = sitting({ n: 200, ability: 0, ease: then }, 9);
+    const words = (by: readonly number[]) =>
+      yearsApart(eased(by), last, { method: 'mean', resamples: 200 }).cohort.notes.join(' ');
+    expect(words([15])).toMatch(/One common station changed beyond its error and is left out/);
+    expect(words([15, -15])).toMatch(
+      /2 common stations changed beyond their error and are left out/,
+    );
+  });
+
+  it('are not told of sittings whose candidates all have one score, and say so', () => {
+    const flat: Sitting = {
+      rows: Array.from({ length: 5 }, () => Array<number>(8).fill(60)),
+      anchors: ANCHORS,
+    };
+    const { cohort } = yearsApart(flat, flat, { method: 'linear', resamples: 20 });
+    expect(cohort).toMatchObject({ estimate: null, standardError: null });
+    expect(cohort.notes.join(' ')).toMatch(/All candidates of a sitting have the same score/);
+  });
+
   it('rest on the anchors that stayed: one that became 12 easier is found and left out', () => {
     const drifted = now.map((ease, i) => (i === 3 ? ease + 12 : ease));
     const { cohort, used, drifts } = yearsApart(
@@ -107,6 +131,35 @@ describe('a better cohort and an easier paper', () => {
     expect(Math.abs((cohort.estimate ?? NaN) - 4)).toBeLessThan(2.4);
   });
 
+  it('tells the change of an anchor against the others, itself not among them', () => {
+    // Everybody earns 60 and 50 at every station; at the third it is 9 more this year: 9 - 0 by hand.
+    const of = (third: number): Sitting => ({
+      rows: [60, 50, 60, 50].map((score, i) => [score, score, score + third, score + (i % 2)]),
+      anchors: [0, 1, 2, 3],
+    });
+    const { drifts } = yearsApart(of(9), of(0), { method: 'mean', resamples: 0 });
+    expect(drifts.map(({ drift }) => drift.estimate)).toEqual([-3, -3, 9, -3]);
+    // Without a resample nothing has an error, and nothing is beyond it.
+    expect(drifts.map((own) => [own.drift.standardError, own.beyondError])).toEqual(
+      drifts.map(() => [null, false]),
+    );
+  });
+
+  it('leave out of their error the resamples in which everybody is one candidate', () => {
+    // Three candidates a year, 30 apart: one resample in nine has one of them three times, and no line.
+    const of = (scores: number[]): Sitting => ({
+      rows: scores.map((score) => [score, score, score, score]),
+      anchors: [0, 1, 2],
+    });
+    const { cohort } = yearsApart(of([90, 91, 92]), of([60, 61, 62]), {
+      method: 'linear',
+      resamples: 300,
+    });
+    expect(cohort.estimate).toBeCloseTo(30, 6);
+    // Counted as no difference they would make the error 12; means of three that differ by 1 have one of 1.
+    expect(cohort.standardError).toBeLessThan(3);
+  });
+
   it('cannot be told with two anchors or three candidates, and says so', () => {
     const few = (s: Sitting): Sitting => ({ ...s, anchors: [0, 1] });
     const [a, b] = [
@@ -117,6 +170,7 @@ describe('a better cohort and an easier paper', () => {
       estimate: null,
       notes: [expect.stringMatching(/^2 stations are in common: too few/)],
     });
+    expect(yearsApart(few(a), few(b))).toMatchObject({ drifts: [], used: [] });
     expect(yearsApart({ ...a, anchors: [] }, { ...b, anchors: [] }).paper.notes[0]).toMatch(
       /^No station is in common/,
     );

@@ -106,6 +106,9 @@ describe('bootstrap error of the cut', () => {
     expect(bootstrapCut(scores, grades, 2.5, 500, 7)).toEqual(
       bootstrapCut(scores, grades, 2.5, 500, 7),
     );
+    // Two resamples differ, and that is all that an error needs; one has none.
+    expect(bootstrapCut(scores, grades, 2.5, 2, 7).standardError).toBeGreaterThan(0);
+    expect(bootstrapCut(scores, grades, 2.5, 1, 7)).toMatchObject({ standardError: null, used: 1 });
   });
 
   // With equal spread around the line the bootstrap and the error of a fitted mean estimate the

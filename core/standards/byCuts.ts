@@ -1,4 +1,4 @@
-import type { PartPercents } from './partPercents.ts';
+import type { CandidateFacts } from './candidateFacts.ts';
 import { setStandard } from './setStandard.ts';
 import type { StandardSettings, StationData } from './setStandard.ts';
 
@@ -19,10 +19,10 @@ export function byCuts(
   candidates: readonly string[],
   settings: StandardSettings,
   cuts: Readonly<Record<string, number>>,
-  parts?: ReadonlyMap<string, PartPercents>,
+  facts?: ReadonlyMap<string, CandidateFacts>,
 ): CutsForAll {
-  const present = setStandard(data, candidates, settings, parts);
-  const given = setStandard(data, candidates, { ...settings, handCuts: cuts }, parts);
+  const present = setStandard(data, candidates, settings, facts);
+  const given = setStandard(data, candidates, { ...settings, handCuts: cuts }, facts);
   return {
     required: given.examCut && data.length > 0 ? given.examCut.total / data.length : null,
     passed: given.passed,

@@ -22,6 +22,14 @@ describe('contrasting groups by normal curves', () => {
   });
 });
 
+describe('contrasting groups by even chances', () => {
+  it('are told by no curve where the groups only touch: ever steeper ones fit ever better', () => {
+    expect(contrastingGroups([40, 50], [50, 60]).logistic).toBeNull();
+    expect(contrastingGroups([40, 50, 45], [50, 60, 55]).logistic).toBeNull();
+    expect(contrastingGroups([50, 60], [40, 50]).logistic).toBeNull();
+  });
+});
+
 describe('contrasting groups by the fewest on the wrong side', () => {
   it('takes the middle where several cuts do equally well, whatever the order of the marks', () => {
     // Counted by hand: at 45 and 65 one is wrong, at 55 and 75 two are.

@@ -1,6 +1,7 @@
 import { BY_REGRESSION } from './testing/settings.ts';
 import { describe, expect, it } from 'vitest';
 import type { CriticalCount } from '../scoring/criticalItems.ts';
+import { countSafety, factsOf, NO_FACTS } from './candidateFacts.ts';
 import { decideCandidate, examCut } from './examRule.ts';
 import type { ExamRule } from './examRule.ts';
 import type { PartPercents } from './partPercents.ts';
@@ -20,6 +21,34 @@ const cut = { sumOfCuts: 165, total: 165 };
 const decide = (scores: readonly ReturnType<typeof at>[], more: Partial<ExamRule> = {}) =>
   decideCandidate(scores, cuts, cut, { ...rule, ...more });
 
+describe('what is known of candidates beside their scores', () => {
+  it('counts their safety events: laid to them, and still open; of the others there was none', () => {
+    const laidTo = (word: string) => ({ laidTo: word });
+    const counts = countSafety([
+      { candidateId: 'a', followUp: laidTo('candidate') },
+      { candidateId: 'a', followUp: null },
+      { candidateId: 'a', followUp: laidTo('candidate') },
+      { candidateId: 'b', followUp: laidTo('patient') },
+    ]);
+    expect(counts.get('a')).toEqual({ laid: 2, open: 1 });
+    expect(counts.get('b')).toEqual({ laid: 0, open: 0 });
+    expect(factsOf(['a', 'c'], undefined, counts).get('c')).toEqual(NO_FACTS);
+  });
+
+  it('is nothing where nobody says anything, which fails nobody', () => {
+    const asked = decide([at(90), at(90), at(90)], { safetyEventFails: true });
+    expect(asked.outcome).toBe('pass');
+    expect(NO_FACTS).toEqual({ parts: null, safety: { laid: 0, open: 0 } });
+  });
+
+  it('is said in its own figures, a mean of nothing too', () => {
+    expect(decide([at(0), at(0), at(0)]).reasons).toContain(
+      'Mean score 0.0 % is below the required 55.0 %.',
+    );
+    expect(decide([at(30.04), at(30), at(30)]).reasons[0]).toMatch(/^Mean score 30\.0 %/);
+  });
+});
+
 describe('what each part of the rule does', () => {
   const parts: PartPercents = {
     preparation: 80,
@@ -36,7 +65,7 @@ describe('what each part of the rule does', () => {
       cuts,
       cut,
       { ...rule, ...more, ...(asked ? { parts: asked } : {}) },
-      parts,
+      { ...NO_FACTS, parts },
     );
 
   it('lets a domain and safety be asked for by themselves', () => {
@@ -50,6 +79,36 @@ describe('what each part of the rule does', () => {
     });
     // As with every cut, what is equal to six decimals reaches it.
     expect(asks({ communication: 50 }).outcome).toBe('pass');
+  });
+
+  // Common practice, no source: what harmed or nearly harmed a patient is looked into before it
+  // decides anything, and what the candidate did not do is not held against the candidate.
+  it('lets a safety event be asked for: laid to the candidate it fails, open it decides nothing', () => {
+    const after = (laid: number, open: number, safetyEventFails = true) =>
+      decideCandidate(
+        [at(90), at(90), at(90)],
+        cuts,
+        cut,
+        { ...rule, safetyEventFails },
+        { ...NO_FACTS, safety: { laid, open } },
+      );
+    expect(after(0, 0)).toMatchObject({ outcome: 'pass', reasons: [] });
+    expect(after(1, 1)).toMatchObject({
+      outcome: 'fail',
+      reasons: ['One safety event is laid to the candidate.'],
+    });
+    expect(after(2, 0).reasons).toEqual(['2 safety events are laid to the candidate.']);
+    expect(after(0, 1)).toMatchObject({
+      outcome: 'incomplete',
+      reasons: ['A safety event has not been followed up, so it is undecided.'],
+    });
+    expect(after(1, 1, false)).toMatchObject({ outcome: 'pass', conditions: [{ part: 'mean' }] });
+    expect(after(1, 0).conditions.at(-1)).toEqual({
+      part: 'safety-event',
+      met: false,
+      value: 1,
+      required: 0,
+    });
   });
 
   it('leaves open a part that no item asked for', () => {

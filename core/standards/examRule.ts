@@ -2,8 +2,10 @@ import type { CriticalRule } from '../scoring/criticalItems.ts';
 import { reachesCut } from './reachesCut.ts';
 import { countMissed, stationOutcome } from './stationOutcome.ts';
 import type { StationOutcome, StationScore } from './stationOutcome.ts';
+import { NO_FACTS } from './candidateFacts.ts';
+import type { CandidateFacts } from './candidateFacts.ts';
 import { RULE_PARTS } from './partPercents.ts';
-import type { PartPercents, RulePart } from './partPercents.ts';
+import type { RulePart } from './partPercents.ts';
 
 /** How station results become one decision: compensatory sum, and conjunctive conditions on top. */
 export interface ExamRule {
@@ -15,6 +17,8 @@ export interface ExamRule {
   readonly criticalBy: CriticalRule;
   /** Whether a critical item missed at any station fails the examination too. */
   readonly criticalFailureFails: boolean;
+  /** Whether a safety event that is laid to the candidate fails the examination; older rules do not ask. */
+  readonly safetyEventFails?: boolean;
   /** What must be reached in single parts over all stations, in percent; older rules have none. */
   readonly parts?: Readonly<Partial<Record<RulePart, number>>>;
 }
@@ -36,10 +40,10 @@ export interface CandidateOutcome {
 
 /** One part of the rule, held against one candidate. */
 export interface Condition {
-  readonly part: 'mean' | 'stations' | 'critical' | RulePart;
+  readonly part: 'mean' | 'stations' | 'critical' | 'safety-event' | RulePart;
   /** `null` where nobody can judge it. */
   readonly met: boolean | null;
-  /** What the candidate has, and what is asked for: percent, stations, or items. */
+  /** What the candidate has, and what is asked for: percent, stations, items, or events. */
   readonly value: number | null;
   readonly required: number;
 }
@@ -71,16 +75,17 @@ export function examCut(
  *
  * *Fail* where a condition is missed for certain; else *incomplete* where a condition hangs on
  * what nobody marked (a station without a scorable sheet, a critical item that nobody observed, a
- * part that no item asked for): the school's fault, not the candidate's; else *pass*. While a
- * station has no scorable sheet the candidate is incomplete whatever else is known, because that
- * sheet may still be found. `parts` is needed by rules that ask for parts.
+ * part that no item asked for, a safety event that nobody has followed up): the school's fault, not
+ * the candidate's; else *pass*. While a station has no scorable sheet the candidate is incomplete
+ * whatever else is known, because that sheet may still be found. `facts` are needed by rules that ask
+ * for parts or safety events.
  */
 export function decideCandidate(
   scores: readonly StationScore[],
   cuts: readonly (number | null)[],
   cut: ExamCut,
   rule: ExamRule,
-  parts: PartPercents | null = null,
+  facts: CandidateFacts = NO_FACTS,
 ): CandidateOutcome {
   const stations = scores.map((s, i) => stationOutcome(s, cuts[i] ?? null, rule.criticalBy));
   const missedAt = scores.map(({ critical }) => countMissed(critical, rule.criticalBy));
@@ -95,7 +100,7 @@ export function decideCandidate(
     return { ...known, outcome: 'incomplete', total: null, reasons: [reason], conditions: [] };
   }
   const total = scores.reduce((sum, s) => sum + (s.percent ?? 0), 0);
-  const conditions = conditionsOf(known, total, cut, rule, parts);
+  const conditions = conditionsOf(known, total, cut, rule, facts);
   const unmet = conditions.filter(({ met }) => met === false);
   const open = conditions.filter(({ met }) => met === null);
   const outcome = unmet.length > 0 ? 'fail' : open.length > 0 ? 'incomplete' : 'pass';
@@ -114,7 +119,7 @@ function conditionsOf(
   total: number,
   cut: ExamCut,
   rule: ExamRule,
-  parts: PartPercents | null,
+  { parts, safety }: CandidateFacts,
 ): Condition[] {
   const k = Math.max(1, stations.length);
   const undecided = stations.filter((s) => s === 'undecided').length;
@@ -130,6 +135,11 @@ function conditionsOf(
   if (rule.criticalFailureFails) {
     const met = criticalFailures > 0 ? false : undecided > 0 ? null : true;
     conditions.push({ part: 'critical', met, value: criticalFailures, required: 0 });
+  }
+  if (rule.safetyEventFails) {
+    const met = safety.laid > 0 ? false : safety.open > 0 ? null : true;
+    const value = safety.laid > 0 || safety.open === 0 ? safety.laid : null;
+    conditions.push({ part: 'safety-event', met, value, required: 0 });
   }
   for (const part of RULE_PARTS) {
     const required = rule.parts?.[part];
@@ -154,6 +164,10 @@ function sayUnmet({ part, value, required }: Condition, missedAt: readonly numbe
         ? `One critical item was missed, ${where}.`
         : `${value ?? 0} critical items were missed, ${where}.`;
     }
+    case 'safety-event':
+      return value === 1
+        ? 'One safety event is laid to the candidate.'
+        : `${value ?? 0} safety events are laid to the candidate.`;
     default:
       return `${sayPart(part)}: ${(value ?? 0).toFixed(1)} % over all stations is below the required ${required.toFixed(1)} %.`;
   }
@@ -169,11 +183,12 @@ function sayOpen(open: readonly Condition[], stations: readonly StationOutcome[]
           `Nobody observed a critical item at station${undecided.length === 1 ? '' : 's'} ${undecided.join(', ')}, so it is undecided.`,
         ]
       : []),
-    ...open.flatMap(({ part }) =>
-      part === 'mean' || part === 'stations' || part === 'critical'
-        ? []
-        : [`${sayPart(part)}: no item of it was marked, so it is undecided.`],
-    ),
+    ...open.flatMap(({ part }) => {
+      if (part === 'mean' || part === 'stations' || part === 'critical') return [];
+      return part === 'safety-event'
+        ? ['A safety event has not been followed up, so it is undecided.']
+        : [`${sayPart(part)}: no item of it was marked, so it is undecided.`];
+    }),
   ];
 }
 

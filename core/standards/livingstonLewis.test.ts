@@ -59,6 +59,32 @@ describe('a four-parameter beta by its moments', () => {
     expect(spread.trueScores.lower).toBeGreaterThanOrEqual(0);
     expect(spread.trueScores.upper).toBeLessThanOrEqual(1);
   });
+
+  // A triangle is flatter-tailed than any beta within the scale: its moments ask for one from -.08 to
+  // 1.08. A cut exponential asks for one that is too long at its thin end alone (1.06; .02 at the other).
+  const triangle = (p: number) => (p < 0.5 ? Math.sqrt(p / 2) : 1 - Math.sqrt((1 - p) / 2));
+  const thinAbove = (p: number) => -0.5 * Math.log(1 - p * (1 - Math.exp(-2)));
+  it.each([
+    ['at both ends', triangle],
+    ['above', thinAbove],
+    ['below', (p: number) => 1 - thinAbove(1 - p)],
+  ])(
+    'takes mean and spread alone where the four moments ask for more than the scale %s',
+    (_, quantile) => {
+      const { trueScores: fitted, notes } = fitTrueScores(trueScores(quantile, 0, 1), 1e6);
+      expect(fitted).toMatchObject({ lower: 0, upper: 1 });
+      expect(notes[0]).toMatch(/mean and spread only/);
+    },
+  );
+});
+
+describe('KR-21', () => {
+  it('needs two people, for one does not vary', () => {
+    expect(kr21([5], 10)).toBeNull();
+    expect(kr21([], 10)).toBeNull();
+    // By hand: mean 5, variance 8, (10/9)(1 - 25/80).
+    expect(kr21([3, 7], 10)).toBeCloseTo((10 / 9) * (1 - 25 / 80), 12);
+  });
 });
 
 describe('decisions over a stretched beta', () => {

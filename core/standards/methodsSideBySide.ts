@@ -1,5 +1,5 @@
 import { compareConsequences } from './consequences.ts';
-import type { PartPercents } from './partPercents.ts';
+import type { CandidateFacts } from './candidateFacts.ts';
 import { scoredPairs, setStandard } from './setStandard.ts';
 import type { StandardSettings, StationData } from './setStandard.ts';
 import { cutBy, everyMethod, STATION_METHODS } from './stationMethods.ts';
@@ -46,9 +46,9 @@ export function methodsSideBySide(
   data: readonly StationData[],
   candidates: readonly string[],
   settings: StandardSettings,
-  parts?: ReadonlyMap<string, PartPercents>,
+  facts?: ReadonlyMap<string, CandidateFacts>,
 ): MethodsSideBySide {
-  const present = setStandard(data, candidates, settings, parts);
+  const present = setStandard(data, candidates, settings, facts);
   return {
     stations: data.map(({ station, records }) => {
       const marks = scoredPairs(records);
@@ -82,7 +82,7 @@ export function methodsSideBySide(
     }),
     examination: STATION_METHODS.map((method) => {
       const alone = { ...settings, method, methods: {}, handCuts: {} };
-      const own = setStandard(data, candidates, alone, parts);
+      const own = setStandard(data, candidates, alone, facts);
       return {
         method,
         required: own.examCut === null ? null : own.examCut.total / Math.max(1, data.length),

@@ -2,15 +2,15 @@ import { placeOf } from '../reliability/examinerEffects.ts';
 import type { ExaminedScore, ExaminerEffect } from '../reliability/examinerEffects.ts';
 import { decideCandidate } from './examRule.ts';
 import type { ExamCut, ExamRule, Outcome } from './examRule.ts';
-import type { PartPercents } from './partPercents.ts';
+import type { CandidateFacts } from './candidateFacts.ts';
 import type { StationScore } from './stationOutcome.ts';
 
 export interface StandardApplied {
   readonly cuts: readonly (number | null)[];
   readonly cut: ExamCut;
   readonly rule: ExamRule;
-  /** What each candidate earned in the parts that the rule asks for; severity does not move it. */
-  readonly parts?: ReadonlyMap<number, PartPercents>;
+  /** What the rule asks of each candidate beside the scores; severity does not move it. */
+  readonly facts?: ReadonlyMap<number, CandidateFacts>;
 }
 
 export interface TouchedOutcome {
@@ -33,7 +33,7 @@ export function outcomesTouched(
   records: readonly ReadonlyMap<number, StationScore>[],
   scores: readonly ExaminedScore[],
   examiners: readonly ExaminerEffect[],
-  { cuts, cut, rule, parts }: StandardApplied,
+  { cuts, cut, rule, facts }: StandardApplied,
 ): TouchedOutcome[] {
   const severity = new Map(examiners.map((one) => [one.examiner, one.severity]));
   const sums = new Map<string, { sum: number; n: number }>();
@@ -56,8 +56,8 @@ export function outcomesTouched(
         const percent = Math.min(100, Math.max(0, score.percent + own.sum / own.n));
         return { ...score, percent };
       });
-      const before = decideCandidate(marked, cuts, cut, rule, parts?.get(candidate));
-      const after = decideCandidate(adjusted, cuts, cut, rule, parts?.get(candidate));
+      const before = decideCandidate(marked, cuts, cut, rule, facts?.get(candidate));
+      const after = decideCandidate(adjusted, cuts, cut, rule, facts?.get(candidate));
       if (before.outcome === after.outcome || before.total === null || after.total === null)
         return [];
       const k = Math.max(1, records.length);

@@ -87,6 +87,9 @@ describe('a standard in words', () => {
       /^By borderline regression the mean over 2 stations must reach \d\d\.\d %; \d+ pass and \d+ fail\. One candidate is incomplete\.$/,
     );
     const quality = { consistency: 0.934, accuracy: 0.95 } as never;
+    const near = (who: string[]) => sayStandard(standard, 'x', { near: who, quality, notes: [] });
+    expect(near(['c1'])).toContain('one candidate lies within one standard error');
+    expect(near([])).toContain('nobody lies within one standard error');
     expect(sayStandard(standard, 'x', { near: ['c1', 'c2'], quality, notes: [] })).toContain(
       'would decide alike for 93 of 100; 2 candidates lie within one standard error of the mark.',
     );

@@ -21,6 +21,12 @@ const result = (cohort: YearsApart['cohort'], paper: YearsApart['paper']): Years
 const names = { now: '2026', then: '2025' };
 
 describe('two sittings in words', () => {
+  it('say why nothing can be told', () => {
+    expect(sayYears(result(figure(null, null, null), figure(1, 0, 2)), names)).toBe(
+      'Whether cohort 2026 was better than 2025 or its paper easier cannot be told. Too few.',
+    );
+  });
+
   it('say better and easier only where the interval lies to one side', () => {
     expect(sayYears(result(figure(6.14, 2.3, 9.8), figure(0.5, -2, 3)), names)).toBe(
       'Cohort 2026 did 6.1 points better than 2025 on the 4 stations that stayed the same (95 % 2.3 to 9.8); its paper cannot be told from theirs in difficulty (0.5 points apart, 95 % −2.0 to 3.0).',

@@ -7,7 +7,7 @@ import type { MethodSettings, StationMethod } from './stationMethods.ts';
 import { decideCandidate, examCut } from './examRule.ts';
 import type { CandidateOutcome, ExamCut, ExamRule } from './examRule.ts';
 import { stationOutcome } from './stationOutcome.ts';
-import type { PartPercents } from './partPercents.ts';
+import type { CandidateFacts } from './candidateFacts.ts';
 import type { StationScore } from './stationOutcome.ts';
 
 /** One candidate at one station: means over the submitted sheets where there are several. */
@@ -62,13 +62,13 @@ const NO_SHEET: StationScore = { percent: null, critical: [] };
 
 /**
  * Applies the settings to the marks: station cuts, examination cut, and what follows for each
- * candidate. `parts` holds what each earned in the parts that a rule may ask for.
+ * candidate. `facts` holds what a rule may ask of each beside the scores.
  */
 export function setStandard(
   data: readonly StationData[],
   candidates: readonly string[],
   settings: StandardSettings,
-  parts?: ReadonlyMap<string, PartPercents>,
+  facts?: ReadonlyMap<string, CandidateFacts>,
 ): Standard {
   const stations = data.map((station) => stationStandard(station, settings));
   const cuts = stations.map((s) => s.cut);
@@ -87,7 +87,7 @@ export function setStandard(
       });
       outcomes.set(
         candidate,
-        decideCandidate(record, cuts, cut, settings.rule, parts?.get(candidate)),
+        decideCandidate(record, cuts, cut, settings.rule, facts?.get(candidate)),
       );
     }
   }

@@ -6,7 +6,7 @@ import type { Plan, PlanningProblem, Slot, Unmet } from './problem.ts';
 import type { Budget } from './programme.ts';
 import { refuseImpossible } from './refuseImpossible.ts';
 import { relieved } from './relief.ts';
-import { markedTwice } from './seconds.ts';
+import { markedTwice, withRemedy } from './seconds.ts';
 import { staffed } from './staffing.ts';
 
 /**
@@ -33,6 +33,7 @@ export async function planDay(
   const began = Date.now();
   const bound = lowerBound(problem);
   let best = await planned(problem, budget);
+  const more = examinersMissing(best.slots);
   found({ ...best, bound }, 1 / problem.circuits);
   // Where there are too few examiners for all circuits side by side, fewer may run for longer.
   for (let circuits = problem.circuits - 1; circuits >= 1 && unmarked(best) > 0; circuits--) {
@@ -44,11 +45,31 @@ export async function planDay(
     const fewer = await planned({ ...problem, circuits }, { ...budget, seconds }).catch(refusal);
     if (fewer === null) break;
     if (unmarked(fewer) >= unmarked(best)) continue;
-    const why = `there are too few examiners for ${problem.circuits} side by side; ${circuits} will do, for longer`;
+    const why = `there are too few examiners for ${problem.circuits} side by side; ${circuits} will do, for longer, or ${more} more ${more === 1 ? 'examiner' : 'examiners'} for every station`;
     best = { ...fewer, unmet: [...fewer.unmet, { rule: 'circuit', who: 'the circuits', why }] };
     found({ ...best, bound }, 1 - (circuits - 1) / problem.circuits);
   }
-  return { ...best, bound };
+  return { ...best, unmet: withRemedies(best, problem), bound };
+}
+
+/** What could not be met, with how many more people would do. */
+function withRemedies(
+  { slots, unmet }: Omit<Plan, 'bound'>,
+  problem: PlanningProblem,
+): readonly Unmet[] {
+  const more = examinersMissing(slots);
+  const why = `${more} more ${more === 1 ? 'examiner' : 'examiners'}, free all day and for every station, would do`;
+  const examiners = more > 0 ? [{ rule: 'examiner' as const, who: 'examiners', why }] : [];
+  return [...withRemedy(unmet, problem, slots), ...examiners];
+}
+
+/** As many as are missing at the worst moment: whoever is free all day goes on to the next. */
+function examinersMissing(slots: readonly Slot[]): number {
+  const open = slots.filter(({ station, examiner }) => station !== null && examiner === null);
+  return Math.max(
+    0,
+    ...open.map(({ start }) => open.filter((o) => o.start <= start && start < o.end).length),
+  );
 }
 
 /** Slots that have no examiner. */

@@ -104,7 +104,45 @@ export function withPairs(
 
 function tooFew(found: number, pairs: number): Unmet {
   const why = `${found} of ${pairs} sheets have a second examiner; nobody else is free beside their own station`;
-  return { rule: 'double-marking', who: 'second examiners', why };
+  return { rule: 'double-marking', who: SECONDS, why };
+}
+
+const SECONDS = 'second examiners';
+/** Whoever needs more than so many has other things to change first. */
+const MOST_MORE = 12;
+
+/**
+ * How many more examiners, free all day and for every station, would do for all the pairs that are
+ * wished: found by trying with one more and one more. `null` where a dozen would not do, as where
+ * more pairs are wished than there are sheets.
+ */
+export function moreSecondsFor(problem: PlanningProblem, slots: readonly Slot[]): number | null {
+  for (let more = 1; more <= MOST_MORE; more++) {
+    const helpers = Array.from({ length: more }, (_, i): PlannedExaminer => ({
+      id: `one more, ${i + 1}`,
+      stations: null,
+      available: null,
+    }));
+    const examiners = [...problem.examiners, ...helpers];
+    const paired = withPairs({ ...problem, examiners }, slots, problem.pairs);
+    if (paired.filter(({ second }) => second !== null).length >= problem.pairs) return more;
+  }
+  return null;
+}
+
+/** The same wishes with how many more would do, where second examiners are too few. */
+export function withRemedy(
+  unmet: readonly Unmet[],
+  problem: PlanningProblem,
+  slots: readonly Slot[],
+): readonly Unmet[] {
+  return unmet.map((one) => {
+    if (one.rule !== 'double-marking' || one.who !== SECONDS) return one;
+    const more = moreSecondsFor(problem, slots);
+    if (more === null) return one;
+    const would = `${more} more second ${more === 1 ? 'examiner' : 'examiners'} would do`;
+    return { ...one, why: `${one.why}; ${would}` };
+  });
 }
 
 /** Examiners whom no chain of common candidates connects with the others cannot be compared with them. */

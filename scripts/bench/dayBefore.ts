@@ -115,6 +115,7 @@ async function print(candidates: number, stations: number): Promise<void> {
     candidates: numbers.map((number) => ({
       id: String(number),
       number,
+      studentNumber: String(27_000 + number),
       name: `Student ${number}`,
       extraTime: 0,
     })),

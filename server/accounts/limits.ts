@@ -7,6 +7,8 @@ const TRIES_FOR_A_NAME = 8;
 const TRIES_FROM_AN_ADDRESS = 100;
 const TRIES_FOR_A_NAME_AFTER_THAT = 1;
 const GUESSES_IN_A_SESSION = 8;
+const LETTERS_TO_A_NAME = 3;
+const LETTERS_FROM_AN_ADDRESS = 20;
 const QUARTER_HOUR = 15 * 60;
 
 /** What counts tries; each is counted before the password is looked at, so that none slips past. */
@@ -58,6 +60,16 @@ export async function countGuess(db: Database, accountId: string): Promise<() =>
   return async () => {
     await guesses.delete(accountId);
   };
+}
+
+/** Counts that somebody asked for a new password: a mailbox is not to be filled by others. */
+export async function countForgotten(db: Database, email: string, address: string): Promise<void> {
+  const asked = counter(db, 'forgotten');
+  const byEmail = await asked.penalty(email.slice(0, 200), 1);
+  const byAddress = await asked.penalty(address, 1);
+  if (byEmail.consumedPoints > LETTERS_TO_A_NAME) throw tooMany(byEmail, 'to get a letter');
+  if (byAddress.consumedPoints > LETTERS_FROM_AN_ADDRESS)
+    throw tooMany(byAddress, 'to get a letter');
 }
 
 function tooMany({ msBeforeNext }: RateLimiterRes, what: string): HttpProblem {

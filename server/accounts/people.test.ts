@@ -1,9 +1,10 @@
-import type { Letter, Person } from '@kritikos/contracts/accounts';
+import type { Invited, Letter, Person } from '@kritikos/contracts/accounts';
 import { createServer } from 'node:net';
 import type { AddressInfo, Socket } from 'node:net';
 import { pino } from 'pino';
 import { describe, expect, it } from 'vitest';
 import { DEMO_PASSWORD, EXAMINERS, LEAD } from '../demo/people.ts';
+import { textOf } from '../post/letters.ts';
 import { PostOffice } from '../post/postOffice.ts';
 import { SECRET_KEY, startServer } from '../testing/startServer.ts';
 
@@ -15,27 +16,41 @@ const people = async (): Promise<Person[]> =>
   (await administrator.call('GET', '/accounts').expect(200)).body;
 const letters = async (): Promise<Letter[]> =>
   (await administrator.call('GET', '/post').expect(200)).body.letters;
-const read = (letter: Letter | undefined) =>
-  administrator.call('POST', `/post/${letter?.id}/readings`);
-const tokenIn = async (letter: Letter | undefined): Promise<string> =>
-  /\/welcome#([\w-]+)/.exec((await read(letter).expect(200)).body.body)?.[1] ?? '';
 
+/** The secret of a link that whoever made it is told, where no letter leaves. */
+function secretOf({ passOn }: Invited): string {
+  const token = /^http:\/\/kritikos\.test\/welcome#([\w-]+)$/.exec(passOn ?? '')?.[1] ?? '';
+  expect(token).not.toBe('');
+  server.keepSecret(token);
+  return token;
+}
 async function invite(email: string, roles: string[] = ['lead']): Promise<[Person, string]> {
   const { body } = await administrator
     .call('POST', '/accounts', { email, name: 'Maud Iqbal', roles })
     .expect(200);
-  const [letter] = await letters();
-  expect(letter?.recipient).toBe(email);
-  const token = await tokenIn(letter);
-  server.keepSecret(token);
-  return [body, token];
+  return [body.person, secretOf(body)];
 }
+async function newLink(id: string | undefined): Promise<string> {
+  const { body } = await administrator.call('POST', `/accounts/${id}/link`).expect(200);
+  return secretOf(body);
+}
+/** As where a mail server is set: letters carry the link, and nobody else is told it. */
+async function whereLettersLeave<T>(act: () => Promise<T>): Promise<T> {
+  Object.assign(server.tools.house, { sends: true });
+  try {
+    return await act();
+  } finally {
+    Object.assign(server.tools.house, { sends: false });
+  }
+}
+const newestLetter = async (recipient: string) =>
+  server.db('letter').where({ recipient }).orderBy('written_at', 'desc').first();
 const look = (token: string) => server.anyone.call('POST', '/links/invitation/look', { token });
 const choose = (token: string, password = GOOD) =>
   server.agent().post('/api/links/invitation').send({ token, password });
 
 describe('an invitation', () => {
-  it('is a letter with a link, by which somebody chooses a password and is signed in', async () => {
+  it('is a link, by which somebody chooses a password and is signed in', async () => {
     const [person, token] = await invite('maud@orrinmouth.example', ['examiner', 'lead', 'lead']);
     expect(person).toMatchObject({ invited: true, roles: ['lead', 'examiner'] });
     await server
@@ -56,42 +71,35 @@ describe('an invitation', () => {
     expect(again.status).toBe(200);
   });
 
-  it('keeps no more of its secret than a hash, and a sealed letter until it has left', async () => {
+  it('is told once to whoever made it where no letter leaves, and kept nowhere but as a hash', async () => {
     const [person, token] = await invite('hash@orrinmouth.example');
-    const everything = async () => {
-      const links = await server.db('link').where({ subject: person.id });
-      const written = await server.db('letter').where({ recipient: person.email });
-      return JSON.stringify([links, written, written.map(({ sealed }) => String(sealed))]);
-    };
-    expect(await everything()).not.toContain(token);
-    await choose(token).expect(200);
-    const [letter] = await server.db('letter').where({ recipient: person.email });
+    const links = await server.db('link').where({ subject: person.id });
+    const letter = await newestLetter(person.email);
+    expect(JSON.stringify([links, letter])).not.toContain(token);
     expect(letter.sealed).toBeNull();
-    expect(await letters()).toContainEqual(
-      expect.objectContaining({ recipient: person.email, link: 'used', waits: false }),
-    );
-    const again = await read((await letters()).find(({ recipient }) => recipient === person.email));
-    expect([again.status, again.body.title]).toEqual([410, 'Its link holds no more']);
-  });
-
-  it('is told by address and purpose alone; whoever opens it is written down', async () => {
-    const [person, token] = await invite('told@orrinmouth.example');
     const list = await administrator.call('GET', '/post').expect(200);
     expect(list.text).not.toContain(token);
+    expect(list.body.sends).toBe(false);
     expect(list.body.letters[0]).toMatchObject({
-      recipient: person.email,
-      purpose: 'invitation',
-      link: 'holds',
-      waits: true,
+      ...{ recipient: person.email, purpose: 'invitation', link: 'holds', waits: false },
     });
-    const opened = await server
-      .db('audit_entry')
-      .where({ action: 'letter read', subject: list.body.letters[0].id });
-    expect(opened).toMatchObject([
-      { account_id: administrator.account?.id, detail: { recipient: person.email } },
-    ]);
-    const examiner = await server.signIn(EXAMINERS[2].email);
-    await examiner.call('POST', `/post/${list.body.letters[0].id}/readings`).expect(403);
+  });
+
+  it('is a sealed letter where letters leave, and told to nobody', async () => {
+    const email = 'told@orrinmouth.example';
+    const { body } = await whereLettersLeave(() =>
+      administrator.call('POST', '/accounts', { email, name: 'T', roles: ['lead'] }).expect(200),
+    );
+    expect(body.passOn).toBeNull();
+    const letter = await newestLetter(email);
+    const token = /#([\w-]+)$/m.exec(textOf(SECRET_KEY, letter) ?? '')?.[1] ?? '';
+    server.keepSecret(token);
+    expect(JSON.stringify(letter)).not.toContain(token);
+    await choose(token).expect(200);
+    expect((await newestLetter(email)).sealed).toBeNull();
+    expect(await letters()).toContainEqual(
+      expect.objectContaining({ recipient: email, link: 'used', waits: false }),
+    );
   });
 
   it('goes to the address of the settings, whatever a request says of itself', async () => {
@@ -102,8 +110,7 @@ describe('an invitation', () => {
       .set('host', 'evil.example')
       .set('x-forwarded-host', 'evil.example')
       .expect(200);
-    const letter = (await letters()).find(({ recipient }) => recipient === body.email);
-    expect((await read(letter)).body.body).toMatch(/^http:\/\/kritikos\.test\/welcome#/m);
+    expect(body.passOn).toMatch(/^http:\/\/kritikos\.test\/welcome#/);
   });
 
   it('to somebody who was disabled since holds no longer', async () => {
@@ -123,8 +130,7 @@ describe('an invitation', () => {
 
   it('that was used, replaced, expired, or is none says so, and changes nothing', async () => {
     const [person, first] = await invite('often@orrinmouth.example');
-    await administrator.call('POST', `/accounts/${person.id}/link`).expect(200);
-    const second = await tokenIn((await letters())[0]);
+    const second = await newLink(person.id);
     const why = async (token: string) => {
       const { status, body } = await choose(token);
       return [status, body.title];
@@ -139,8 +145,7 @@ describe('an invitation', () => {
       });
     expect(await why(second)).toEqual([410, 'This link has expired']);
     expect(await why('x'.repeat(43))).toEqual([410, 'This link is none of ours']);
-    await administrator.call('POST', `/accounts/${person.id}/link`).expect(200);
-    const third = await tokenIn((await letters())[0]);
+    const third = await newLink(person.id);
     const both = await Promise.all([choose(third), choose(third, 'nine-slow-otters')]);
     expect(both.map((r) => r.status).sort()).toEqual([200, 409]);
     expect(await why(third)).toEqual([410, 'This link was used already']);
@@ -160,13 +165,32 @@ describe('an invitation', () => {
 describe('a new password', () => {
   it('by link ends the sessions that there are', async () => {
     const examiner = await server.signIn(EXAMINERS[5].email);
-    await administrator.call('POST', `/accounts/${examiner.account?.id}/link`).expect(200);
-    const [letter] = await letters();
-    expect(letter?.subject).toMatch(/new password/);
+    const token = await newLink(examiner.account?.id);
+    expect((await letters())[0]?.subject).toMatch(/new password/);
     await examiner.call('GET', '/own/stations').expect(200); // until it is chosen, all goes on
-    await choose(await tokenIn(letter)).expect(200);
+    await choose(token).expect(200);
     await examiner.call('GET', '/own/stations').expect(401);
     await expect(server.signIn(EXAMINERS[5].email)).rejects.toThrow(/Could not sign in/);
+  });
+
+  it('that was forgotten is asked for by mail, where letters leave; nobody learns who has an account', async () => {
+    const ask = (email: string) => server.agent().post('/api/links/new-password').send({ email });
+    const refused = await ask(EXAMINERS[6].email).expect(409);
+    expect(refused.body.detail).toBe('Ask an administrator for a link; they make it under People.');
+    await whereLettersLeave(async () => {
+      const known = await ask(EXAMINERS[6].email).expect(200);
+      const unknown = await ask('nobody@orrinmouth.example').expect(200);
+      expect([known.body, unknown.body]).toEqual([null, null]);
+      expect(await newestLetter('nobody@orrinmouth.example')).toBeUndefined();
+      const letter = textOf(SECRET_KEY, await newestLetter(EXAMINERS[6].email)) ?? '';
+      expect(letter).toContain('If it was not you, leave this letter');
+      const token = /#([\w-]+)$/m.exec(letter)?.[1] ?? '';
+      server.keepSecret(token);
+      await choose(token).expect(200);
+      for (let i = 0; i < 2; i++) await ask(EXAMINERS[6].email).expect(200);
+      const often = await ask(EXAMINERS[6].email).expect(429);
+      expect(often.body.title).toBe('Too many attempts to get a letter');
+    });
   });
 });
 
@@ -266,7 +290,13 @@ describe('the post', () => {
     await new Promise<void>((resolve) => mailServer.listen(0, '127.0.0.1', resolve));
     const { port } = mailServer.address() as AddressInfo;
     await server.db('letter').delete();
-    await invite('mail@orrinmouth.example');
+    await whereLettersLeave(() =>
+      administrator
+        .call('POST', '/accounts', {
+          ...{ email: 'mail@orrinmouth.example', name: 'Maud Iqbal', roles: ['lead'] },
+        })
+        .expect(200),
+    );
     const away = new PostOffice(server.tools.db, logger, {
       SECRET_KEY,
       SMTP_URL: 'smtp://127.0.0.1:1',

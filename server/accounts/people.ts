@@ -2,10 +2,12 @@ import type {
   Account,
   ChosenPassword,
   Invitation,
+  Invited,
   OpenedLink,
   Person,
   Role,
 } from '@kritikos/contracts/accounts';
+import { setTimeout } from 'node:timers/promises';
 import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
 import type { Hints } from '../hints/hints.ts';
@@ -17,7 +19,11 @@ import { LINK, writeLetter } from '../post/letters.ts';
 import { revokeLinks, useLink } from './linkRepository.ts';
 import { makeLink, requireLink } from './links.ts';
 import * as accounts from './repository.ts';
+import { countForgotten } from './limits.ts';
 import { hashChosen } from './service.ts';
+
+/** Milliseconds; finding nobody is quicker than writing a letter, and both are quicker than this. */
+const LONGER_THAN_WRITING = 400;
 
 /** Makes an account whose owner chooses the password by a link, and writes the letter with it. */
 export async function invite(
@@ -25,22 +31,30 @@ export async function invite(
   { email, name, roles }: Invitation,
   by: Account,
   house: House,
-): Promise<Person> {
+): Promise<Invited> {
   if (await accounts.findByEmail(db, email)) {
     throw invalid([{ pointer: '/email', detail: 'has an account already' }]);
   }
-  return db.transaction(async (trx) => {
-    const id = newId();
-    await accounts.insertAccount(trx, { id, email, name, roles, passwordHash: null }, by.id);
-    await recordAction(trx, {
-      accountId: by.id,
-      action: 'account invited',
-      subject: id,
-      detail: { roles },
-    });
-    await writeTo(trx, await requirePerson(trx, id), by, house);
-    return requirePerson(trx, id);
+  return db.transaction((trx) => inviteOne(trx, { email, name, roles }, by, house));
+}
+
+/** As one of several, in the transaction of all of them. */
+export async function inviteOne(
+  trx: Database,
+  { email, name, roles }: Invitation,
+  by: Account,
+  house: House,
+): Promise<Invited> {
+  const id = newId();
+  await accounts.insertAccount(trx, { id, email, name, roles, passwordHash: null }, by.id);
+  await recordAction(trx, {
+    accountId: by.id,
+    action: 'account invited',
+    subject: id,
+    detail: { roles },
   });
+  const person = await requirePerson(trx, id);
+  return { person, passOn: await writeTo(trx, person, by, house) };
 }
 
 /** Sends the invitation again, or where a password was chosen already, a link for a new one. */
@@ -49,30 +63,74 @@ export async function sendLink(
   id: string,
   by: Account,
   house: House,
-): Promise<Person> {
+): Promise<Invited> {
   return db.transaction(async (trx) => {
     const person = await requirePerson(trx, id);
     if (person.disabledAt !== null) {
       throw conflict('This account is disabled', 'Enable it first, then send the link.');
     }
-    await writeTo(trx, person, by, house);
+    const passOn = await writeTo(trx, person, by, house);
     await recordAction(trx, { accountId: by.id, action: 'link sent', subject: id });
-    return person;
+    return { person, passOn };
   });
 }
 
-async function writeTo(trx: Database, to: Person, by: Account, house: House): Promise<void> {
+/**
+ * Writes a letter for a new password to whoever has an account with this address, and says to nobody
+ * whether there is one: not in the answer, nor by how long it takes.
+ */
+export async function askForPassword(
+  db: Database,
+  email: string,
+  address: string,
+  house: House,
+): Promise<null> {
+  if (!house.sends) {
+    throw conflict(
+      'No letters leave here',
+      'Ask an administrator for a link; they make it under People.',
+    );
+  }
+  await countForgotten(db, email, address);
+  const answered = setTimeout(LONGER_THAN_WRITING);
+  await db.transaction(async (trx) => {
+    const person = await accounts.findByEmail(trx, email);
+    if (!person || person.disabledAt !== null) return;
+    await writeTo(trx, person, null, house);
+    await recordAction(trx, {
+      accountId: null,
+      action: 'new password asked for',
+      subject: person.id,
+    });
+  });
+  await answered;
+  return null;
+}
+
+/** Writes the letter with the link; answers with the link where no letter leaves. */
+async function writeTo(
+  trx: Database,
+  to: Person,
+  by: Account | null,
+  house: House,
+): Promise<string | null> {
   const purpose = to.invited ? 'invitation' : 'new-password';
-  const { id: linkId, token } = await makeLink(trx, purpose, to.id, by.id);
+  const { id: linkId, token } = await makeLink(trx, purpose, to.id, by?.id ?? null);
   const [subject, sentence] = to.invited
     ? [
         'Your account in Kritikos',
-        `${by.name} has made an account for you (${to.roles.join(', ')}).`,
+        `${by?.name ?? 'Somebody'} has made an account for you (${to.roles.join(', ')}).`,
       ]
-    : ['A new password for Kritikos', `${by.name} has asked for a new password for you.`];
-  await writeLetter(trx, house.secretKey, {
+    : [
+        'A new password for Kritikos',
+        by
+          ? `${by.name} has asked for a new password for you.`
+          : 'Somebody has asked for a new password with this address. If it was not you, leave this letter: your password holds.',
+      ];
+  const link = `${house.door}/welcome#${token}`;
+  await writeLetter(trx, house, {
     linkId,
-    link: `${house.door}/welcome#${token}`,
+    link,
     recipient: to.email,
     subject,
     body: [
@@ -87,6 +145,7 @@ async function writeTo(trx: Database, to: Person, by: Account, house: House): Pr
         : 'The link holds for a day and works once.',
     ].join('\n'),
   });
+  return house.sends ? null : link;
 }
 
 const BY_LINK = ['invitation', 'new-password'] as const;

@@ -52,14 +52,6 @@ export async function updatePassword(db: Database, id: string, hash: string): Pr
   await db('account').where({ id }).update({ password_hash: hash });
 }
 
-/** Whether there is an account of this address, disabled or not. */
-export async function findByEmail(
-  db: Database,
-  email: string,
-): Promise<{ id: string } | undefined> {
-  return db('account').where({ email }).first('id');
-}
-
 const PERSON = `select id, email, name, roles, password_hash is null as invited,
   disabled_at as "disabledAt" from account`;
 
@@ -71,6 +63,12 @@ function personOf(row: Omit<Person, 'disabledAt'> & { disabledAt: Date | null })
 export async function listPeople(db: Database): Promise<Person[]> {
   const { rows } = await db.raw(`${PERSON} order by disabled_at is not null, name, id limit 2000`);
   return rows.map(personOf);
+}
+
+/** Whose address this is, disabled or not. */
+export async function findByEmail(db: Database, email: string): Promise<Person | undefined> {
+  const { rows } = await db.raw(`${PERSON} where email = ?`, [email]);
+  return rows[0] && personOf(rows[0]);
 }
 
 export async function findPerson(db: Database, id: string): Promise<Person | undefined> {

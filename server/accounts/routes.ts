@@ -3,17 +3,18 @@ import type { Request } from 'express';
 import type { Database } from '../db/database.ts';
 import { HttpProblem } from '../http/problems.ts';
 import { route } from '../http/route.ts';
+import type { House } from '../http/route.ts';
 import { csrf } from '../http/session.ts';
 import { accountsWith, hasAnyAccount, listPeople } from './repository.ts';
 import * as people from './people.ts';
 import * as service from './service.ts';
 
 export const accountRoutes = [
-  route('GET /session', ({ db, request, account }) => present(db, request, account)),
-  route('POST /session', async ({ db, body, request }) => {
+  route('GET /session', ({ db, house, request, account }) => present(db, house, request, account)),
+  route('POST /session', async ({ db, house, body, request }) => {
     const address = request.ip ?? 'unknown';
     try {
-      return await begin(db, request, await service.signIn(db, body, address));
+      return await begin(db, house, request, await service.signIn(db, body, address));
     } catch (thrown) {
       if (thrown instanceof HttpProblem) {
         request.log.warn({ address, email: body.email, why: thrown.type }, 'sign-in failed');
@@ -33,15 +34,15 @@ export const accountRoutes = [
   }),
   route('POST /accounts/first-administrator', async ({ db, house, body, request }) => {
     const address = request.ip ?? 'unknown';
-    return begin(db, request, await service.createFirstAdministrator(db, house, body, address));
+    return begin(
+      db,
+      house,
+      request,
+      await service.createFirstAdministrator(db, house, body, address),
+    );
   }),
   route('GET /accounts/examiners', ({ db }) => accountsWith(db, 'examiner')),
   route('GET /accounts/leads', ({ db }) => accountsWith(db, 'lead')),
-  route('POST /accounts/examiners', async ({ db, house, body, account: lead }) => {
-    const wanted = { ...body, roles: ['examiner' as const] };
-    const { id, email, name, roles } = await people.invite(db, wanted, lead, house);
-    return { id, email, name, roles };
-  }),
   route('GET /accounts', ({ db }) => listPeople(db)),
   route('POST /accounts', ({ db, house, body, account }) =>
     people.invite(db, body, account, house),
@@ -56,31 +57,45 @@ export const accountRoutes = [
     people.sendLink(db, params.account, account, house),
   ),
   route('POST /links/invitation/look', ({ db, body }) => people.lookAtLink(db, body.token)),
-  route('POST /links/invitation', async ({ db, hints, body, request }) => {
+  route('POST /links/invitation', async ({ db, hints, house, body, request }) => {
     const account = await people.choosePassword(db, body);
     await hints.accountChanged(db, account.id);
-    return begin(db, request, account);
+    return begin(db, house, request, account);
   }),
-  route('PUT /accounts/own/password', async ({ db, hints, body, account: own, request }) => {
+  route('POST /links/new-password', ({ db, house, body, request }) =>
+    people.askForPassword(db, body.email, request.ip ?? 'unknown', house),
+  ),
+  route('PUT /accounts/own/password', async ({ db, hints, house, body, account: own, request }) => {
     await service.changePassword(db, own, body);
     await hints.accountChanged(db, own.id);
-    return begin(db, request, own);
+    return begin(db, house, request, own);
   }),
 ];
 
 /** A new session id at sign-in, so that one planted beforehand is worth nothing. */
-async function begin(db: Database, request: Request, signedIn: Account): Promise<Session> {
+async function begin(
+  db: Database,
+  house: House,
+  request: Request,
+  signedIn: Account,
+): Promise<Session> {
   await new Promise<void>((resolve, reject) => {
     request.session.regenerate((error: unknown) => (error ? reject(error as Error) : resolve()));
   });
   request.session.accountId = signedIn.id;
-  return present(db, request, signedIn);
+  return present(db, house, request, signedIn);
 }
 
-async function present(db: Database, request: Request, signedIn: Account | null): Promise<Session> {
+async function present(
+  db: Database,
+  house: House,
+  request: Request,
+  signedIn: Account | null,
+): Promise<Session> {
   return {
     account: signedIn,
     csrfToken: signedIn ? csrf.generateToken(request) : '',
+    sendsLetters: house.sends,
     needsFirstAdministrator: signedIn === null && !(await hasAnyAccount(db)),
   };
 }

@@ -103,7 +103,7 @@ describe('a coefficient of agreement', () => {
     const station = overview.stations[0];
     const { cells, pairs } = await tableOf(station?.stationId ?? '');
     expect(cells.length).toBeGreaterThan(2);
-    for (const { firstSheet, secondSheet, candidateNumber, item } of cells.slice(0, 8)) {
+    for (const { firstSheet, secondSheet, candidateNumber, item, asks } of cells.slice(0, 8)) {
       const { differing, ...sheets }: Comparison = (
         await lead.call('GET', `/sheets/${firstSheet}/comparison?with=${secondSheet}`).expect(200)
       ).body;
@@ -113,6 +113,8 @@ describe('a coefficient of agreement', () => {
         pairs[0]?.second,
       ]);
       expect(differing).toContain(item);
+      // In the words that the examiners read, not by its key.
+      expect(sheets.first.checklist.content.items.find(({ key }) => key === item)?.text).toBe(asks);
     }
   });
 

@@ -59,6 +59,7 @@ export async function tableBehind(
       cells.push({
         candidateNumber: candidate,
         item: content.items[at]?.key ?? '',
+        asks: content.items[at]?.text ?? '',
         row,
         column,
         firstSheet: first.id,

@@ -14,7 +14,9 @@ import { computeAgreement, computeSeverity, computeTechnique } from '../jobs/poo
 import type { Around } from '../jobs/pool.ts';
 import type { SeverityJob } from '../jobs/severityJob.ts';
 import { newestDecision } from '../standards/repository.ts';
-import { marksAndPeople, partsFor } from '../standards/service.ts';
+import { factsFor, marksAndPeople } from '../standards/service.ts';
+import { listOccurrences } from '../safety/repository.ts';
+import type { SafetyOccurrence } from '@kritikos/contracts/safety';
 import type { Described } from './describeStation.ts';
 import * as agreement from './repository.ts';
 
@@ -29,6 +31,8 @@ export interface AgreementQuestion {
   readonly bases: readonly string[];
   readonly decision: string | null;
   readonly kind: string;
+  /** The safety events and what was found of each, where there are any: a rule may ask for them. */
+  readonly safety?: string;
 }
 
 export async function questionOf(
@@ -38,12 +42,18 @@ export async function questionOf(
   viewer: Viewer,
 ): Promise<AgreementQuestion> {
   const decision = await newestDecision(db, examination, viewer.id);
+  const safety = saidOf(await listOccurrences(db, examination, viewer.id));
   return {
     examination,
     bases: bases.map(({ stationId, basis }) => `${stationId} ${basis}`).sort(),
     decision: decision?.id ?? null,
     kind: KIND,
+    ...(safety === '' ? {} : { safety }),
   };
+}
+
+function saidOf(occurrences: readonly SafetyOccurrence[]): string {
+  return occurrences.map(({ id, followUp }) => `${id} ${followUp?.laidTo ?? 'open'}`).join(', ');
 }
 
 /** The agreement of each station that is known already, by station. */
@@ -189,15 +199,15 @@ async function standardApplied(
   const { data, people } = await marksAndPeople(db, examination, viewer);
   const numbers = new Map(people.map(({ id, number }) => [id, number]));
   const rule = { criticalBy: 'all' as const, ...decision.settings.rule };
-  const parts = await partsFor(db, examination, rule, viewer);
+  const facts = await factsFor(db, examination, rule, viewer);
   return {
     cuts: data.map(
       ({ station }) => decision.cuts.find((cut) => cut.station === station)?.cut ?? null,
     ),
     cut: { sumOfCuts: decision.total, total: decision.total },
     rule,
-    ...(parts
-      ? { parts: new Map([...parts].map(([id, own]) => [numbers.get(id) ?? -1, own])) }
+    ...(facts
+      ? { facts: new Map([...facts].map(([id, own]) => [numbers.get(id) ?? -1, own])) }
       : {}),
     records: data.map(
       ({ records }) =>

@@ -25,6 +25,8 @@ export async function stationBases(
        where 'examiner' = any(roles))
      select s.id as "stationId", md5(concat_ws(' ', s.checklist_version_id, people.all, examiners.all,
        (select count(*) from sheet h where h.station_id = s.id and h.submitted_at is not null),
+       (select nullif(count(*), 0) from sheet_reopening r join sheet h on h.id = r.sheet_id
+         where h.station_id = s.id),
        (select string_agg(concat(x.account_id, x.every), ',' order by x.account_id)
          from station_examiner x where x.station_id = s.id))) as basis
      from station s cross join people cross join examiners

@@ -1,4 +1,5 @@
 import type { Procedure } from '@kritikos/catalogue/procedure';
+import type { SearchedProcedure } from '@kritikos/catalogue/search';
 import type { ShelfProcedure } from '@kritikos/contracts/shelf';
 import type { Database } from '../db/database.ts';
 
@@ -37,11 +38,10 @@ export async function proceduresOfShelf(db: Database): Promise<Procedure[]> {
 }
 
 /** What a search looks at, without the rest. */
-export async function wordsOfShelf(
-  db: Database,
-): Promise<Pick<Procedure, 'id' | 'names' | 'title' | 'kind' | 'structures'>[]> {
+export async function wordsOfShelf(db: Database): Promise<SearchedProcedure[]> {
   const { rows } = await db.raw(
-    'select procedure_id as id, names, title, kind, structures from shelf',
+    `select procedure_id as id, names, title, content ->> 'region' as region, kind, structures
+     from shelf`,
   );
   return rows;
 }

@@ -31,6 +31,11 @@ import * as sealedByRole from './migrations/0025_sealed_by_role.ts';
 import * as theHouse from './migrations/0026_the_house.ts';
 import * as generators from './migrations/0027_generators.ts';
 import * as patients from './migrations/0028_patients.ts';
+import * as safetyEvents from './migrations/0029_safety_events.ts';
+import * as safetyFollowUps from './migrations/0030_safety_follow_ups.ts';
+import * as reopenedSheets from './migrations/0031_reopened_sheets.ts';
+import * as putAway from './migrations/0032_put_away.ts';
+import * as thingsByAnySpelling from './migrations/0033_things_by_any_spelling.ts';
 import { refuseOthers } from './notOurs.ts';
 import { limitRole } from './roles.ts';
 
@@ -72,6 +77,11 @@ const migrations: Record<string, Knex.Migration> = {
   '0026_the_house': theHouse,
   '0027_generators': generators,
   '0028_patients': patients,
+  '0029_safety_events': safetyEvents,
+  '0030_safety_follow_ups': safetyFollowUps,
+  '0031_reopened_sheets': reopenedSheets,
+  '0032_put_away': putAway,
+  '0033_things_by_any_spelling': thingsByAnySpelling,
 };
 
 const PATIENT = { statement_timeout: 0, idle_in_transaction_session_timeout: 0 };

@@ -20,13 +20,20 @@ export const ONLY_ADDED = [
   'timetable_copy',
   'panel_judgement',
   'panel_round_event',
+  'safety_follow_up',
 ] as const;
 
 /**
- * What only functions of the database write, which look first whether it may be (migration 25): taps,
- * what they make of a sheet, and what an item of it earned.
+ * What only functions of the database write, which look first whether it may be (migrations 25 and
+ * 31): taps, what they make of a sheet, what an item of it earned, and that a sheet was reopened.
  */
-export const ONLY_BY_FUNCTION = ['mark_event', 'sheet_mark', 'sheet_fault', 'sheet_item'] as const;
+export const ONLY_BY_FUNCTION = [
+  'mark_event',
+  'sheet_mark',
+  'sheet_fault',
+  'sheet_item',
+  'sheet_reopening',
+] as const;
 
 /** Of these the role writes some columns and no others; `[]` is none at all. */
 export const ONLY_COLUMNS: Readonly<

@@ -55,10 +55,10 @@ function wholeSheet(content: ChecklistContent, { events, ...filled }: FilledShee
     comment: '',
     rating: null,
     clock: null,
-    safetyEvents: 0,
+    safety: [],
     submittedAt: null,
   };
-  const state = events.reduce((now, { body, at }) => afterEvent(now, body, at), untouched);
+  const state = events.reduce((now, tap) => afterEvent(now, tap.body, tap), untouched);
   const checklistVersionId = events[0]?.checklistVersionId ?? '';
   const scored = state.submittedAt === null ? null : scoredState(content, state);
   return { ...filled, checklistVersionId, events, state, scored };

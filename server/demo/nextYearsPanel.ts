@@ -18,7 +18,7 @@ const JUDGES = [
 const SEED = 20_270_301;
 
 /** Nobody is written to, and the links are followed here. */
-const NOWHERE = { door: '', secretKey: '' };
+const NOWHERE = { door: '', secretKey: '', sends: false };
 
 /**
  * The panel that sets next year's provisional standard, as it stands in the middle of its work: the

@@ -68,13 +68,14 @@ async function insertMarks(db: Database, sheets: readonly WholeSheet[]): Promise
   );
   await db.raw(
     `insert into sheet_mark (sheet_id, item, attempt, number_value, choice_value, observation,
-       manner, prompted, at, event_id)
+       manner, prompted, by_fault, at, event_id)
      select m.sheet, m.item, m.attempt,
        case jsonb_typeof(m.value) when 'number' then m.value::numeric end,
        case jsonb_typeof(m.value) when 'string' then m.value #>> '{}' end,
-       m.observation, m.manner, m.prompted, m.at, m.event
+       m.observation, m.manner, m.prompted, m."byFault", m.at, m.event
      from jsonb_to_recordset(?) as m(sheet uuid, item text, attempt smallint, value jsonb,
-       observation text, manner text, prompted boolean, at timestamptz, event uuid)`,
+       observation text, manner text, prompted boolean, "byFault" text, at timestamptz,
+       event uuid)`,
     [JSON.stringify(marks)],
   );
   const faults = sheets.flatMap(({ sheet, state }) =>
@@ -91,20 +92,20 @@ async function updateSheets(db: Database, sheets: readonly WholeSheet[]): Promis
   const texts = (list: string) =>
     `array(select jsonb_array_elements_text(k.score -> 'critical' -> '${list}'))`;
   const rows = sheets.map(({ sheet, state, events, scored }) => {
-    const { variants, comment, rating, clock, safetyEvents, submittedAt } = state;
-    const own = { variants, comment, rating, clock, safetyEvents, submittedAt };
+    const { variants, comment, rating, clock, safety, submittedAt } = state;
+    const own = { variants, comment, rating, clock, safety, submittedAt };
     return { sheet, startedAt: events[0]?.at, score: scored?.score ?? null, ...own };
   });
   await db.raw(
     `update sheet h set started_at = k."startedAt", submitted_at = k."submittedAt",
        variants = k.variants, comment = k.comment, rating = k.rating, clock = k.clock,
-       safety_events = k."safetyEvents", percent = (k.score ->> 'percent')::numeric,
+       safety = k.safety, percent = (k.score ->> 'percent')::numeric,
        critical_missed = ${texts('missed')}, critical_met = ${texts('met')},
        critical_unseen = ${texts('unseen')},
        missing_marks = coalesce(jsonb_array_length(k.score -> 'unmarked'), 0), score = k.score
      from jsonb_to_recordset(?) as k(sheet uuid, "startedAt" timestamptz,
        "submittedAt" timestamptz, variants jsonb, comment text, rating integer, clock jsonb,
-       "safetyEvents" integer, score jsonb)
+       safety jsonb, score jsonb)
      where h.id = k.sheet`,
     [JSON.stringify(rows)],
   );

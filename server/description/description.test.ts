@@ -61,6 +61,20 @@ describe('the description of the API', () => {
     expect(operation?.requestBody !== undefined).toBe('body' in contract);
   });
 
+  it('says each shape once, by its name, and refers to it: not half as long as with every shape in its place', () => {
+    const all = JSON.stringify(body);
+    expect(all.length).toBeLessThan(800_000);
+    const refused = Object.values(operationAt('GET /session')?.responses ?? {}).slice(1);
+    expect(refused.length).toBeGreaterThan(5);
+    for (const { content } of refused)
+      expect(content['application/problem+json']).toEqual({
+        schema: { $ref: '#/components/schemas/Problem' },
+      });
+    // Nothing is named that nobody refers to.
+    for (const name of Object.keys(body.components.schemas))
+      expect(all).toContain(`"#/components/schemas/${name}"`);
+  });
+
   it('says of every operation once what it is called', () => {
     const ids = Object.values(paths).flatMap((own) =>
       Object.values(own).map(
@@ -71,9 +85,10 @@ describe('the description of the API', () => {
   });
 
   it('describes a body down to its bounds: a password has twelve characters or more', () => {
-    const { schema } = operationAt('POST /accounts/first-administrator')?.requestBody?.content[
-      'application/json'
-    ] as { schema: { properties: { password: { minLength: number } }; required: string[] } };
+    const { schema: named } = operationAt('POST /accounts/first-administrator')?.requestBody
+      ?.content['application/json'] as { schema: { $ref: string } };
+    expect(named).toEqual({ $ref: '#/components/schemas/FirstAccount' });
+    const schema = body.components.schemas.FirstAccount;
     expect(schema.properties.password.minLength).toBe(12);
     expect(schema.required).toEqual(expect.arrayContaining(['email', 'password', 'name']));
     expect(

@@ -6,6 +6,7 @@ import { problem } from '@kritikos/contracts/problem';
 import { z } from 'zod';
 import { TABLE_TYPES } from '../http/bodies.ts';
 import { createDocument } from 'zod-openapi';
+import { whileNamed } from './named.ts';
 import type { ZodOpenApiOperationObject, ZodOpenApiPathsObject } from 'zod-openapi';
 
 /** What an answer that is no success says, and when it comes. */
@@ -39,6 +40,10 @@ const CHANGES = ['post', 'put', 'patch', 'delete'];
  * a program against this installation reads the same words as the server and the browser.
  */
 export function describeApi() {
+  return whileNamed(described);
+}
+
+function described() {
   const paths: ZodOpenApiPathsObject = {};
   for (const [address, contract] of Object.entries(api) as [Address, Contract][]) {
     const [method = '', path = ''] = address.split(' ');
@@ -48,7 +53,7 @@ export function describeApi() {
       [method.toLowerCase()]: operation(address, method.toLowerCase(), path, contract),
     };
   }
-  const { paths: described = {}, ...document } = createDocument({
+  const { paths: all = {}, ...document } = createDocument({
     openapi: '3.1.0',
     info: {
       title: 'Kritikos',
@@ -63,7 +68,7 @@ export function describeApi() {
     },
     paths,
   });
-  return { ...document, paths: { ...described } };
+  return { ...document, paths: { ...all } };
 }
 
 const RIGHTS: Readonly<Record<Right, string>> = {

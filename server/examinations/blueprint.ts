@@ -5,7 +5,7 @@ import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, invalid } from '../http/problems.ts';
-import { cohortNamed } from '../people/service.ts';
+import { chosenCohort } from '../people/service.ts';
 import { requireBankStation } from '../stations/service.ts';
 import * as blueprints from './blueprintRepository.ts';
 import * as examinations from './repository.ts';
@@ -167,8 +167,7 @@ export async function makeNext(
   const { school, zone } = await requireExamination(db, examinationId, lead);
   const id = newId();
   await db.transaction(async (trx) => {
-    const year = Number(heldOn.slice(0, 4));
-    const cohortId = await cohortNamed(trx, { name: cohort, year }, lead);
+    const cohortId = await chosenCohort(trx, cohort, heldOn, lead);
     const made = { title, school, zone, heldOn };
     await examinations.insertExamination(trx, id, made, cohortId, lead.id);
     for (const station of await stations.listStations(trx, examinationId, lead.id)) {

@@ -15,6 +15,7 @@ import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, invalid, notFound } from '../http/problems.ts';
+import type { HttpProblem } from '../http/problems.ts';
 import { readCandidates } from '../jobs/pool.ts';
 import * as people from '../people/repository.ts';
 import * as candidates from './candidateRepository.ts';
@@ -152,19 +153,14 @@ export async function takeCohort(
   lead: Account,
 ): Promise<Examination> {
   await db.transaction(async (trx) => {
-    await holdExamination(trx, examinationId, lead);
+    const { cohort } = await holdExamination(trx, examinationId, lead);
     const examined = new Set(await candidates.examinedStudents(trx, examinationId));
     const students = await people.activeStudents(
       trx,
       await examinations.cohortOf(trx, examinationId),
     );
     const fresh = students.filter(({ id }) => !examined.has(id));
-    if (fresh.length === 0) {
-      throw conflict(
-        'There is nobody to take',
-        'Everybody in the cohort is a candidate already, or the cohort is empty: bring in its list first.',
-      );
-    }
+    if (fresh.length === 0) throw nobodyToTake(cohort, students.length);
     const last = await candidates.largestNumber(trx, examinationId);
     await candidates.insertCandidates(
       trx,
@@ -184,6 +180,15 @@ export async function takeCohort(
     });
   });
   return describeExamination(db, examinationId, lead);
+}
+
+function nobodyToTake(cohort: string, students: number): HttpProblem {
+  return conflict(
+    'There is nobody to take',
+    students === 0
+      ? `Cohort ${cohort} has no student who is not retired. Bring in its list under Cohorts, or choose another cohort.`
+      : `All ${students} students of cohort ${cohort} are candidates already.`,
+  );
 }
 
 /** Notes that a candidate does not come, and why; what was marked stays, and so does the place. */

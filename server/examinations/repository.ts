@@ -8,7 +8,8 @@ import type { Database } from '../db/database.ts';
 import { ledBy, readBy } from './leads.ts';
 
 const SUMMARY = `
-  select e.id, e.title, e.school, g.name as cohort, e.held_on as "heldOn", e.zone,
+  select e.id, e.title, e.school, g.name as cohort, e.cohort_id as "cohortId",
+    e.put_away_at is not null as "putAway", e.held_on as "heldOn", e.zone,
     e.marking_opened_at as "markingOpenedAt", e.marking_closed_at as "markingClosedAt",
     e.warning_seconds as "warningSeconds",
     (select count(*) from candidate c where c.examination_id = e.id) as candidates,
@@ -30,7 +31,10 @@ export async function listExaminations(
   return rows.map(summaryOf);
 }
 
-export type StoredExamination = Omit<Examination, 'progress' | 'stationList'>;
+export type StoredExamination = Omit<
+  Examination,
+  'progress' | 'stationList' | 'held' | 'deletable'
+>;
 
 export async function findExamination(
   db: Database,
@@ -53,8 +57,12 @@ export async function findExamination(
 }
 
 function summaryOf(row: ExaminationSummary): ExaminationSummary {
-  const { id, title, school, cohort, heldOn, zone, candidates, stations, sheets, submitted } = row;
-  return { id, title, school, cohort, heldOn, zone, candidates, stations, sheets, submitted };
+  const { id, title, school, cohort, cohortId, heldOn, zone, putAway } = row;
+  const { candidates, stations, sheets, submitted } = row;
+  return {
+    ...{ id, title, school, cohort, cohortId, heldOn, zone, putAway },
+    ...{ candidates, stations, sheets, submitted },
+  };
 }
 
 /** Makes an examination that whoever makes it leads. */
@@ -76,6 +84,56 @@ export async function insertExamination(
     created_by: createdBy,
   });
   await db('examination_lead').insert({ examination_id: id, account_id: createdBy, may: 'lead' });
+}
+
+export async function updateDetails(
+  db: Database,
+  id: string,
+  { title, school, heldOn, zone }: Omit<NewExamination, 'cohort'>,
+  cohortId: string,
+): Promise<void> {
+  await db('examination')
+    .where({ id })
+    .update({ title, school, cohort_id: cohortId, held_on: heldOn, zone });
+}
+
+export async function setPutAway(db: Database, id: string, away: boolean): Promise<void> {
+  await db('examination')
+    .where({ id })
+    .update({ put_away_at: away ? db.fn.now() : null });
+}
+
+/** Holds where nothing is in the examination that somebody made or that others stand on. */
+const DELETABLE = `not exists (select from candidate c where c.examination_id = e.id)
+  and not exists (select from station s where s.examination_id = e.id)
+  and not exists (select from timetable t where t.examination_id = e.id)
+  and not exists (select from panel p where p.examination_id = e.id)
+  and not exists (select from house_proposal o where o.examination_id = e.id)
+  and not exists (select from examination f where f.follows = e.id)`;
+
+export async function isDeletable(db: Database, id: string): Promise<boolean> {
+  const { rows } = await db.raw(
+    `select ${DELETABLE} as deletable from examination e where id = ?`,
+    [id],
+  );
+  return rows[0]?.deletable ?? false;
+}
+
+/** What goes with an examination that nothing is in. */
+const OWNED = [
+  'paper_pack',
+  'job',
+  'standard_draft',
+  'blueprint',
+  'timetable_wish',
+  'examination_examiner',
+  'examination_patient',
+  'examination_lead',
+];
+
+export async function deleteExamination(db: Database, id: string): Promise<void> {
+  for (const table of OWNED) await db(table).where({ examination_id: id }).delete();
+  await db('examination').where({ id }).delete();
 }
 
 export async function listLeads(
@@ -158,6 +216,8 @@ export interface CycleCounts {
   pairs: number;
   pairsDone: number;
   decisions: number;
+  published: boolean;
+  deletable: boolean;
   circuits: string[];
 }
 
@@ -183,6 +243,9 @@ export async function cycleCounts(
        (select count(*) from pair) as pairs,
        (select count(*) from pair where done) as "pairsDone",
        (select count(*) from decision d join own on own.id = d.examination_id) as decisions,
+       exists (select from timetable t join own on own.id = t.examination_id
+         where t.state = 'published') as published,
+       (select ${DELETABLE} from examination e join own on own.id = e.id) as deletable,
        (select coalesce(array_agg(distinct c.circuit order by c.circuit), '{}')
           from candidate c join own on own.id = c.examination_id where c.circuit <> '') as circuits`,
     { id: examinationId, viewer },

@@ -6,6 +6,7 @@ import {
   takeCohort,
 } from './candidates.ts';
 import * as blueprint from './blueprint.ts';
+import * as details from './details.ts';
 import { planSheets } from './planning.ts';
 import * as candidates from './candidateRepository.ts';
 import * as examinations from './repository.ts';
@@ -19,6 +20,15 @@ export const examinationRoutes = [
   ),
   route('GET /examinations/:examination', ({ db, params, account }) =>
     service.describeExamination(db, params.examination, account),
+  ),
+  route('PUT /examinations/:examination', ({ db, params, body, account }) =>
+    details.changeDetails(db, params.examination, body, account),
+  ),
+  route('DELETE /examinations/:examination', ({ db, params, account }) =>
+    details.deleteExamination(db, params.examination, account),
+  ),
+  route('PUT /examinations/:examination/put-away', ({ db, hints, params, body, account }) =>
+    details.putAway(db, params.examination, body.putAway, account, hints),
   ),
   route('GET /examinations/:examination/leads', ({ db, params, account }) =>
     service.readLeads(db, params.examination, account),

@@ -5,13 +5,14 @@ import type {
   NewExamination,
   PhaseProgress,
 } from '@kritikos/contracts/examinations';
+import { heldDetails } from '@kritikos/core/examinations/heldDetails';
 import { recordAction } from '../audit/repository.ts';
 import { freezeVersionsOf } from '../checklists/repository.ts';
 import type { Database } from '../db/database.ts';
 import type { Hints } from '../hints/hints.ts';
 import { newId } from '../http/newId.ts';
 import { conflict, HttpProblem, invalid, notFound } from '../http/problems.ts';
-import { cohortNamed } from '../people/service.ts';
+import { chosenCohort } from '../people/service.ts';
 import * as stations from './stationRepository.ts';
 import * as examinations from './repository.ts';
 import type { StoredExamination } from './repository.ts';
@@ -24,8 +25,7 @@ export async function createExamination(
   const id = newId();
   await db.transaction(async (trx) => {
     const { cohort, ...rest } = wanted;
-    const year = Number(wanted.heldOn.slice(0, 4));
-    const cohortId = await cohortNamed(trx, { name: cohort, year }, lead);
+    const cohortId = await chosenCohort(trx, cohort, wanted.heldOn, lead);
     await examinations.insertExamination(trx, id, rest, cohortId, lead.id);
     await recordAction(trx, { accountId: lead.id, action: 'examination created', subject: id });
   });
@@ -61,7 +61,14 @@ export async function describeExamination(
       unit: 'results ready',
     },
   ];
-  return { ...found, circuits: counts.circuits, progress, stationList };
+  const held = heldDetails({
+    candidates: found.candidates,
+    opened: found.markingOpenedAt !== null,
+    published: counts.published,
+    decisions: counts.decisions,
+  });
+  const { circuits, deletable } = counts;
+  return { ...found, circuits, progress, held, deletable, stationList };
 }
 
 /** The examination, for whoever leads it or may read it. */
@@ -145,6 +152,9 @@ export async function setMarkingOpen(
 ): Promise<Examination> {
   await db.transaction(async (trx) => {
     const found = await holdExamination(trx, examinationId, lead);
+    if (open && found.putAway) {
+      throw conflict('The examination is put away', 'Bring it back before marking is opened.');
+    }
     if (open && found.sheets === 0) {
       throw conflict(
         'Marking cannot be opened yet',

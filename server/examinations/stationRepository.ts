@@ -13,7 +13,8 @@ export async function listStations(
        v.id as "checklistVersionId", c.procedure_id as "procedureId", c.title as "procedureTitle", c.region, v.version,
        jsonb_array_length(v.content -> 'items') as items, v.frozen_at as "frozenAt",
        coalesce((select jsonb_agg(jsonb_build_object('accountId', a.id, 'name', a.name, 'every', x.every,
-             'circuit', x.circuit) order by x.every, x.circuit, a.name)
+             'circuit', x.circuit, 'sheets', (select count(*) from sheet h
+               where h.station_id = s.id and h.examiner_id = a.id)) order by x.every, x.circuit, a.name)
          from station_examiner x join account a on a.id = x.account_id
          where x.station_id = s.id), '[]') as examiners,
        s.patient_readings as "patientReadings",

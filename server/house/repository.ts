@@ -18,8 +18,13 @@ export async function write(trx: Database, change: HouseChange): Promise<string 
       return change.id;
     case 'equipment': {
       const { what, pieces } = change;
-      if (pieces === null) await trx('equipment').where({ what }).delete();
-      else await trx('equipment').insert({ what, pieces }).onConflict('what').merge();
+      if (pieces === null)
+        await trx('equipment').whereRaw('lower(what) = lower(?)', [what]).delete();
+      else
+        await trx('equipment')
+          .insert({ what, pieces })
+          .onConflict(trx.raw('(lower(what))'))
+          .merge(['pieces']);
       return undefined;
     }
   }

@@ -36,7 +36,10 @@ describe('an answer of the API', () => {
     const { headers } = await server.anyone.call('GET', '/session');
     expect(headers['strict-transport-security']).toBeUndefined();
     const strict = await request(app).get('/api/session');
-    expect(strict.headers['strict-transport-security']).toMatch(/^max-age=3600/);
+    // For this host alone, an answer like a page.
+    expect(strict.headers['strict-transport-security']).toBe('max-age=3600');
+    const { headers: ofPage } = await request(app).get('/sign-in');
+    expect(ofPage['strict-transport-security']).toBe('max-age=3600');
   });
 });
 

@@ -8,7 +8,6 @@ import { z } from 'zod';
 import type { Database } from '../db/database.ts';
 import type { Hints } from '../hints/hints.ts';
 import type { Jobs } from '../jobs/jobs.ts';
-import type { PostOffice } from '../post/postOffice.ts';
 
 /** A file, named as it is to be kept. */
 export interface Download {
@@ -21,7 +20,6 @@ export interface Tools {
   readonly db: Database;
   readonly hints: Hints;
   readonly jobs: Jobs;
-  readonly post: PostOffice;
   /** What the settings say of this installation, and only they know. */
   readonly house: House;
 }
@@ -31,6 +29,8 @@ export interface House {
   readonly door: string;
   /** What seals that must not be read in the database. */
   readonly secretKey: string;
+  /** Whether letters leave by a mail server; else whoever makes a link passes it on. */
+  readonly sends: boolean;
 }
 
 interface Around extends Tools {

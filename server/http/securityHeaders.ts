@@ -2,11 +2,13 @@ import { randomBytes } from 'node:crypto';
 import type { RequestHandler } from 'express';
 import helmet from 'helmet';
 
-/** What a practical examination has no use for, no script of this page may ask the device for. */
+/**
+ * What a practical examination has no use for, no script of this page may ask the device for. Only
+ * names that browsers know: an unknown one is a warning in every console.
+ */
 const UNUSED = [
   'accelerometer',
   'autoplay',
-  'bluetooth',
   'camera',
   'display-capture',
   'geolocation',
@@ -47,7 +49,9 @@ export function pageHeaders(hstsSeconds: number): RequestHandler[] {
         upgradeInsecureRequests: null,
       },
     },
-    strictTransportSecurity: hstsSeconds > 0 ? { maxAge: hstsSeconds } : false,
+    // For this host alone: what else the school serves under its name is not ours to bind.
+    strictTransportSecurity:
+      hstsSeconds > 0 ? { maxAge: hstsSeconds, includeSubDomains: false } : false,
   });
   return [others, permissions];
 }
@@ -74,5 +78,5 @@ export function apiHeaders(hstsSeconds: number): RequestHandler {
 }
 
 function hsts(seconds: number): string {
-  return `max-age=${seconds}; includeSubDomains`;
+  return `max-age=${seconds}`;
 }

@@ -1,4 +1,4 @@
-import type { PartPercents } from '@kritikos/core/standards/partPercents';
+import type { CandidateFacts } from '@kritikos/core/standards/candidateFacts';
 import { setStandard } from '@kritikos/core/standards/setStandard';
 import type { Standard, StandardSettings, StationData } from '@kritikos/core/standards/setStandard';
 
@@ -6,11 +6,11 @@ export interface StandardJob {
   readonly data: readonly StationData[];
   readonly candidates: readonly string[];
   readonly settings: StandardSettings;
-  /** Where the rule asks for parts. */
-  readonly parts?: ReadonlyMap<string, PartPercents> | undefined;
+  /** Where the rule asks for more than scores. */
+  readonly facts?: ReadonlyMap<string, CandidateFacts> | undefined;
 }
 
 /** Runs in a worker thread: the standard of an examination, and what it does to every candidate. */
-export default function run({ data, candidates, settings, parts }: StandardJob): Standard {
-  return setStandard(data, candidates, settings, parts);
+export default function run({ data, candidates, settings, facts }: StandardJob): Standard {
+  return setStandard(data, candidates, settings, facts);
 }

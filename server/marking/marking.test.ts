@@ -180,7 +180,7 @@ describe('marking a sheet', () => {
         await pause(bodies.length);
         const events = bodies.map((b, i) => event(b, { at: new Date(from + i).toISOString() }));
         await send(events).expect(200);
-        const folded = events.reduce((now, e) => afterEvent(now, e.body, e.at), before);
+        const folded = events.reduce((now, e) => afterEvent(now, e.body, e), before);
         const after = (await reload()).state;
         const sorted = <T extends { item: string }>(marks: T[]) =>
           [...marks].sort((a, b) => (a.item < b.item ? -1 : 1));
@@ -209,7 +209,7 @@ describe('marking a sheet', () => {
     // The answer was lost, so the device sends it again: it counts once.
     await send([stop]).expect(200);
     expect((await reload()).state).toMatchObject({
-      safetyEvents: 1,
+      safety: [{ id: stop.id, remaining: 200, note: 'Sharp pain' }],
       clock: { running: false, remaining: 200 },
     });
     const lead = await server.lead();

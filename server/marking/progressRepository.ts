@@ -43,6 +43,8 @@ export async function attentionRows(
            then h.missing_marks || case h.missing_marks when 1 then ' mark' else ' marks' end
              || ' missing' end,
          case when h.submitted_at is not null and h.percent is null then 'not scorable' end,
+         case when h.submitted_at is null and r.sheet_id is not null
+           then 'reopened and not submitted again' end,
          case when h.submitted_at is null and h.started_at < now() - interval '30 minutes'
            then 'started and not submitted' end,
          case when l.late > 0
@@ -53,8 +55,10 @@ export async function attentionRows(
        join candidate c on c.id = h.candidate_id
        join account a on a.id = h.examiner_id
        left join late l on l.sheet_id = h.id
+       left join (select distinct sheet_id from sheet_reopening) r on r.sheet_id = h.id
      where s.examination_id = :examinationId and ${readBy('s.examination_id')}
        and (h.safety_events > 0 or l.late > 0
+         or (h.submitted_at is null and r.sheet_id is not null)
          or (h.submitted_at is not null and (h.missing_marks > 0 or h.percent is null))
          or (h.submitted_at is null and h.started_at < now() - interval '30 minutes'))
      order by s.position, c.number limit 200`,

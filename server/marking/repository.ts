@@ -1,10 +1,17 @@
-import type { MarkEvent, OwnStation, SheetRecord, SheetState } from '@kritikos/contracts/marking';
+import type {
+  MarkEvent,
+  OwnStation,
+  Reopening,
+  SheetRecord,
+  SheetState,
+} from '@kritikos/contracts/marking';
 import type { PatientReadings } from '@kritikos/core/scoring/patientReadings';
 import type { SeenVariants } from '@kritikos/core/scoring/checklist';
 import type { KeptItem } from '@kritikos/core/scoring/keptItems';
 import type { SheetScore } from '@kritikos/core/scoring/scoreSheet';
 import type { Database } from '../db/database.ts';
 import { readBy } from '../examinations/leads.ts';
+import { newId } from '../http/newId.ts';
 import type { Credentials } from '../http/session.ts';
 
 /** Marking was opened and is not closed for a break. */
@@ -27,7 +34,7 @@ export interface SheetRow {
   comment: string;
   rating: number | null;
   clock: SheetState['clock'];
-  safetyEvents: number;
+  safety: SheetState['safety'];
   patientReadings: PatientReadings;
   startedAt: Date | null;
   submittedAt: Date | null;
@@ -44,7 +51,7 @@ export async function findSheet(
     `select h.id, s.id as "stationId", s.title as station, s.position, s.minutes,
        e.warning_seconds as "warningSeconds", e.title as "examinationTitle", e.id as "examinationId", c.number as "candidateNumber",
        a.id as "examinerId", a.name as examiner, h.checklist_version_id as "checklistVersionId",
-       h.variants, h.comment, h.rating, h.clock, h.safety_events as "safetyEvents",
+       h.variants, h.comment, h.rating, h.clock, h.safety,
        s.patient_readings as "patientReadings",
        h.started_at as "startedAt", h.submitted_at as "submittedAt", h.percent
      from sheet h
@@ -219,7 +226,7 @@ export async function marksAndFaults(
     .where({ sheet_id: sheetId })
     .orderBy(['at', 'item', 'attempt'])
     .select('item', 'number_value', 'choice_value', 'other_value', 'observation', 'manner')
-    .select('prompted', 'attempt', 'at');
+    .select('prompted', 'by_fault', 'attempt', 'at');
   const faults = await db('sheet_fault')
     .where({ sheet_id: sheetId })
     .orderBy('fault')
@@ -232,10 +239,46 @@ export async function marksAndFaults(
       manner: row.manner,
       prompted: row.prompted,
       attempt: row.attempt,
+      byFault: row.by_fault,
       at: (row.at as Date).getTime(),
     })),
     faults,
   };
+}
+
+/** Puts a submitted sheet back; see `reopen_sheet` in the thirty-first migration. */
+export async function reopen(
+  db: Database,
+  sheetId: string,
+  reason: string,
+  lead: string,
+): Promise<'reopened' | 'not-submitted' | 'decided'> {
+  const { rows } = await db.raw('select reopen_sheet(:sheetId, :id, :lead, :reason) as outcome', {
+    sheetId,
+    id: newId(),
+    lead,
+    reason,
+  });
+  return rows[0].outcome;
+}
+
+export async function listReopenings(
+  db: Database,
+  { id: sheetId }: Pick<SheetRow, 'id'>,
+): Promise<Reopening[]> {
+  const { rows } = await db.raw(
+    `select to_char(r.at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at,
+       a.name as by, r.reason, (r.score ->> 'percent')::float8 as percent
+     from sheet_reopening r join account a on a.id = r.account_id
+     where r.sheet_id = ? order by r.at`,
+    [sheetId],
+  );
+  return rows;
+}
+
+/** Whether a signed decision knows the sheet. */
+export async function isDecided(db: Database, { id }: Pick<SheetRow, 'id'>): Promise<boolean> {
+  return (await db('decision_sheet').where({ sheet_id: id }).first('sheet_id')) !== undefined;
 }
 
 /** Every tap on a sheet in the order that counts, the late ones among them. */
@@ -266,14 +309,16 @@ export async function listEvents(
 export async function ownStations(db: Database, examinerId: string): Promise<OwnStation[]> {
   const { rows } = await db.raw(
     `select s.id as "stationId", s.position, s.title, s.minutes, e.title as "examinationTitle",
-       e.zone,
+       e.zone, g.name as cohort, to_char(e.held_on, 'YYYY-MM-DD') as "heldOn",
        c.title as "procedureTitle", ${MARKING_OPEN} as "markingOpen", x.account_id is not null as assigned,
        exists (select from briefing_confirmation b where b.station_id = s.id
          and b.account_id = :examinerId and b.checklist_version_id = s.checklist_version_id) as "briefingConfirmed",
        coalesce((select jsonb_agg(jsonb_build_object('id', h.id, 'candidateNumber', k.number,
            'due', to_char(p.starts at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"'),
            'startedAt', to_char(h.started_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"'),
-           'submittedAt', to_char(h.submitted_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"'))
+           'submittedAt', to_char(h.submitted_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"'),
+           'reopened', case when h.submitted_at is null then (select r.reason from sheet_reopening r
+             where r.sheet_id = h.id order by r.at desc limit 1) end)
            order by p.starts, k.number)
          from sheet h join candidate k on k.id = h.candidate_id
            left join slot p on p.timetable_id = t.id and p.candidate_id = h.candidate_id
@@ -283,11 +328,12 @@ export async function ownStations(db: Database, examinerId: string): Promise<Own
      from station s
        left join station_examiner x on x.station_id = s.id and x.account_id = :examinerId
        join examination e on e.id = s.examination_id
+       join cohort g on g.id = e.cohort_id
        left join timetable t on t.examination_id = e.id and t.state = 'published'
        join checklist_version v on v.id = s.checklist_version_id
        join checklist c on c.id = v.checklist_id
-     where x.account_id is not null or exists (select from sheet h
-       where h.station_id = s.id and h.examiner_id = :examinerId and h.started_at is not null)
+     where e.put_away_at is null and (x.account_id is not null or exists (select from sheet h
+       where h.station_id = s.id and h.examiner_id = :examinerId and h.started_at is not null))
      order by e.held_on desc, s.position`,
     { examinerId },
   );

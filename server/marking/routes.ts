@@ -16,6 +16,11 @@ export const markingRoutes = [
   route('GET /sheets/:sheet/record', ({ db, params, account }) =>
     service.readRecord(db, params.sheet, account),
   ),
+  route('POST /sheets/:sheet/reopening', async ({ db, hints, params, body, account }) => {
+    const record = await service.reopenSheet(db, params.sheet, body.reason, account);
+    hints.sheetChanged(params.sheet);
+    return record;
+  }),
   route('GET /examinations/:examination/marking', ({ db, params, account }) =>
     service.followMarking(db, params.examination, account),
   ),

@@ -157,10 +157,19 @@ describe('a batch in the wrong order', () => {
       fc
         .boolean()
         .map((present): EventBody => ({ type: 'fault', fault: fault?.key ?? '', present })),
-      fc.integer({ min: 1, max: 5 }).map((grade): EventBody => ({ type: 'rating', grade })),
+      fc
+        .option(fc.integer({ min: 1, max: 5 }))
+        .map((grade): EventBody => ({ type: 'rating', grade })),
       fc.string({ maxLength: 9 }).map((text): EventBody => ({ type: 'comment', text })),
       fc.boolean().map((running): EventBody => ({ type: 'clock', running, remaining: 9.5 })),
       fc.constant<EventBody>({ type: 'safety', note: '', remaining: 3 }),
+      fc.nat(9).map((of): EventBody => ({ type: 'safety-note', safety: `${of}`, note: 'Cramp' })),
+      fc.nat(9).map((of): EventBody => ({
+        type: 'safety-taken-back',
+        safety: `${of}`,
+        running: true,
+        remaining: 2.5,
+      })),
     );
     await fc.assert(
       fc.asyncProperty(
@@ -168,13 +177,18 @@ describe('a batch in the wrong order', () => {
         fc.infiniteStream(fc.nat()),
         async (bodies, shuffle) => {
           const sheet = await freshSheet();
-          const taps = bodies.map((b, i) => tap('t', i, i, b));
+          const ids = bodies.map(() => newId());
+          // What is said of a safety event names the tap of that place, whatever that one was.
+          const taps = bodies.map((b, i) => {
+            const named = 'safety' in b ? { ...b, safety: ids[Number(b.safety)] ?? newId() } : b;
+            return { ...tap('t', i, i, named), id: ids[i] ?? '' };
+          });
           const arriving = taps
             .map((t) => [shuffle.next().value as number, t] as const)
             .sort((a, b) => a[0] - b[0]);
           for (const [, one] of arriving) await send(sheet, [one]);
           const empty: SheetState = blank.state;
-          const folded = taps.reduce((now, t) => afterEvent(now, t.body, t.at), empty);
+          const folded = taps.reduce((now, t) => afterEvent(now, t.body, t), empty);
           expect((await read(sheet)).state).toEqual(folded);
         },
       ),

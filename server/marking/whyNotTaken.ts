@@ -15,6 +15,12 @@ export function whyNotTaken(body: EventBody, content: ChecklistContent): string 
         const times = ['once', 'twice', 'three times'][allowed - 1] ?? `${allowed} times`;
         return `It is of attempt ${attempt}; a candidate may begin here ${times}.`;
       }
+      const { byFault } = body.type === 'mark' ? body : {};
+      if (
+        byFault !== undefined &&
+        !content.faults.some((f) => f.key === byFault && f.item === item.key)
+      )
+        return `No fault of that name spoils “${item.text}”: ${byFault}.`;
       const why = body.type === 'mark' ? whyNotMarkable(item, body.value, body.observation) : null;
       return why && `“${item.text}” ${why}.`;
     }

@@ -1,4 +1,4 @@
-import type { Panel, PanelList, Sitting, Standing } from '@kritikos/contracts/panels';
+import type { Panel, PanelList, SeatLink, Sitting, Standing } from '@kritikos/contracts/panels';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { textOf } from '../post/letters.ts';
 import { SECRET_KEY, startServer } from '../testing/startServer.ts';
@@ -286,12 +286,26 @@ describe('a seat', () => {
   it('is opened by the newest link alone, which is sent where there is an address', async () => {
     const panel = await makePanel({});
     const old = await seat(panel, 'Hedda Quill', 'hedda@another.example');
-    const letter = await server.db('letter').where({ recipient: 'hedda@another.example' }).first();
-    expect(JSON.stringify(letter)).not.toContain(old);
-    expect(textOf(SECRET_KEY, letter)).toContain(`/panel#${old}`);
     const { seats } = await again(panel);
-    const { body } = await lead.call('POST', `/seats/${seats[0]?.id}/links`).expect(200);
-    expect(body.code).toMatch(/^<svg/);
+    const renew = async (): Promise<SeatLink> =>
+      (await lead.call('POST', `/seats/${seats[0]?.id}/links`).expect(200)).body;
+    const newest = () =>
+      server
+        .db('letter')
+        .where({ recipient: 'hedda@another.example' })
+        .orderBy('written_at', 'desc')
+        .first();
+    // Where nothing leaves, nobody says that it was sent, and nothing is kept to be read.
+    const passedOn = await renew();
+    expect(passedOn.code).toMatch(/^<svg/);
+    expect(passedOn.sent).toBe(false);
+    expect((await newest()).sealed).toBeNull();
+    Object.assign(server.tools.house, { sends: true });
+    const { link, sent } = await renew();
+    Object.assign(server.tools.house, { sends: false });
+    expect(sent).toBe(true);
+    expect(JSON.stringify(await newest())).not.toContain(link);
+    expect(textOf(SECRET_KEY, await newest())).toContain(link);
     const refused = await server.anyone.call('POST', '/sittings', { token: old });
     expect([refused.status, refused.body.title]).toEqual([410, 'There is a newer link']);
     await server
@@ -299,7 +313,7 @@ describe('a seat', () => {
       .where({ subject: seats[0]?.id })
       .update({ made_at: '2020-01-01', expires_at: '2020-01-31' });
     const expired = await server.anyone.call('POST', '/sittings', {
-      token: body.link.split('#')[1],
+      token: link.split('#')[1],
     });
     expect([expired.status, expired.body.detail]).toEqual([
       410,

@@ -13,6 +13,7 @@ import type { House } from '../http/route.ts';
 import { LINK, writeLetter } from '../post/letters.ts';
 import * as repository from './repository.ts';
 import type { Round, Seat, StoredPanel } from './repository.ts';
+import { questionsOf, toJudge } from '@kritikos/core/panels/toJudge';
 import { subjectsOf } from './subjects.ts';
 
 const MOST_ROUNDS = 9;
@@ -41,7 +42,7 @@ async function describe(db: Database, stored: StoredPanel, viewer: Account): Pro
       const handed = new Map(
         handedIn.filter(({ number }) => number === round.number).map((h) => [h.seatId, h.at]),
       );
-      return describeRound(panel.method, round, { subjects, seats, words, handed });
+      return describeRound(panel, round, { subjects, seats, words, handed });
     }),
   );
   return {
@@ -73,7 +74,7 @@ interface SaidInRound {
  * only how far each judge is.
  */
 function describeRound(
-  method: Panel['method'],
+  panel: Pick<Panel, 'method' | 'asksHofstee' | 'asksBeuk'>,
   { number, open }: Round,
   { subjects, seats, words, handed }: SaidInRound,
 ): Panel['rounds'][number] {
@@ -83,15 +84,20 @@ function describeRound(
   const counting = open ? [] : seats.filter(({ id }) => handed.has(id));
   const earned = Object.fromEntries(subjects.map(({ key, earned }) => [key, earned]));
   const judgements = counting.map(({ id }) => said.get(id) ?? repository.asJudgements([]));
-  const result = panelRound(method, subjects, judgements, earned);
-  const progress = panelRound(method, subjects, [...said.values()]).judges;
+  const result = panelRound(panel.method, subjects, judgements, earned);
+  const keys = subjects.map(({ key }) => key);
+  const progressOf = (seat: string) => {
+    const own = words.filter((word) => word.seatId === seat);
+    const bySubject = Object.fromEntries(own.map((word) => [word.subject, word]));
+    return toJudge(keys, questionsOf(panel), bySubject);
+  };
   return {
     number,
     open,
     cut: plain(result.cut),
     spread: result.spread,
     stations: result.stations.map(({ station, cut }) => ({ station, cut: plain(cut) })),
-    judges: seats.flatMap(({ id, withdrawn }, place) => {
+    judges: seats.flatMap(({ id, withdrawn }) => {
       if (withdrawn && !handed.has(id)) return [];
       const own = result.judges[counting.findIndex((seat) => seat.id === id)];
       return [
@@ -99,7 +105,7 @@ function describeRound(
           seat: id,
           cut: own?.cut ?? null,
           far: own?.far ?? false,
-          judged: progress[place]?.judged ?? 0,
+          ...progressOf(id),
           againstData: own?.againstData ?? null,
           handedInAt: handed.get(id)?.toISOString() ?? null,
         },
@@ -212,7 +218,7 @@ async function linkTo(
   const { linkUntil } = (await repository.findSeat(trx, id, lead.id)) ?? {};
   if (!linkUntil) throw new Error('The link of a seat does not hold.');
   if (email !== null) {
-    await writeLetter(trx, house.secretKey, {
+    await writeLetter(trx, house, {
       linkId,
       link,
       recipient: email,
@@ -229,7 +235,13 @@ async function linkTo(
     });
   }
   const code = await QRCode.toString(link, { type: 'svg', margin: 1, errorCorrectionLevel: 'M' });
-  return { seat: id, link, code, sent: email !== null, expiresAt: linkUntil.toISOString() };
+  return {
+    seat: id,
+    link,
+    code,
+    sent: house.sends && email !== null,
+    expiresAt: linkUntil.toISOString(),
+  };
 }
 
 /** Takes a seat away: its link ends. What was handed in from it stays. */

@@ -6,7 +6,7 @@ import type { ChecklistItem, Scale } from '@kritikos/core/scoring/checklist';
 import type { PaperSize } from '@kritikos/contracts/papers';
 import type { Content, CustomTableLayout } from 'pdfmake/interfaces';
 import QRCode from 'qrcode';
-import { wallClock } from './clock.ts';
+import { wallClock } from '@kritikos/core/timetable/wallClock';
 import { RULE } from './paper.ts';
 import type { Paper } from './paper.ts';
 import type { Printed, PrintedSheet, PrintedStation } from './printed.ts';

@@ -1,5 +1,7 @@
+import { needsOf } from '@kritikos/core/examinations/needs';
+import type { Need } from '@kritikos/core/examinations/needs';
 import type { Content } from 'pdfmake/interfaces';
-import { wallClock } from './clock.ts';
+import { wallClock } from '@kritikos/core/timetable/wallClock';
 import { dayWords, ledger, onePageEach } from './paper.ts';
 import type { Paper } from './paper.ts';
 import type { Printed, PrintedPlan, PrintedSlot, PrintedStation } from './printed.ts';
@@ -25,9 +27,9 @@ export function equipmentLists({ stations }: Printed): Paper {
           { text: 'Count together', style: 'heading' },
           ledger(
             ['Thing', 'Pieces', 'There'],
-            [...counted(own.flatMap(({ station }) => station.equipment))].map(([what, pieces]) => [
+            piecesFor(own.map(({ station }) => station)).map(({ what, count }) => [
               what,
-              String(pieces),
+              String(count),
               '☐',
             ]),
             ['*', 60, 40],
@@ -47,10 +49,10 @@ export function equipmentLists({ stations }: Printed): Paper {
   };
 }
 
-function counted(things: readonly string[]): Map<string, number> {
-  const counts = new Map<string, number>();
-  for (const thing of things) counts.set(thing, (counts.get(thing) ?? 0) + 1);
-  return counts;
+/** A station that stands in a room twice needs its things twice. */
+function piecesFor(stations: readonly PrintedStation[]): readonly Need[] {
+  const needy = stations.map(({ title, equipment }) => ({ title, equipment, patient: '' }));
+  return needsOf(needy, 1).equipment;
 }
 
 /** To be hung up: where each station stands, and where candidates wait. */
@@ -189,11 +191,12 @@ export function register({ candidates, plan, examination }: Printed): Paper {
         margin: [0, 2, 0, 6],
       },
       ledger(
-        ['Number', 'Name', 'Circuit', 'First station at', 'Adjustment', 'Here'],
-        candidates.map(({ number, name, extraTime }) => {
+        ['Number', 'Student', 'Name', 'Circuit', 'First station at', 'Adjustment', 'Here'],
+        candidates.map(({ number, studentNumber, name, extraTime }) => {
           const [first] = routes.get(number) ?? [];
           return [
             String(number),
+            studentNumber,
             name,
             first?.circuit ?? '',
             first ? `${clock.at(first.start)}, ${clock.dateOf(first.start)}` : '',
@@ -201,7 +204,7 @@ export function register({ candidates, plan, examination }: Printed): Paper {
             '☐',
           ];
         }),
-        [50, '*', 50, 130, 90, 30],
+        [44, 64, '*', 46, 118, 80, 30],
       ),
     ],
   };

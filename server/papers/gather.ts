@@ -113,7 +113,8 @@ async function candidatesOf(
   viewer: string,
 ): Promise<PrintedCandidate[]> {
   const { rows } = await db.raw(
-    `select c.id, c.number, p.name, p.extra_time as "extraTime"
+    `select c.id, c.number, p.number as "studentNumber", p.name,
+       p.extra_time as "extraTime"
      from candidate c join student p on p.id = c.student_id
      where c.examination_id = :examinationId and c.state = 'expected'
        and ${readBy('c.examination_id')} order by c.number`,

@@ -1,3 +1,4 @@
+import { thingKey } from '@kritikos/core/examinations/needs';
 import type { Account } from '@kritikos/contracts/accounts';
 import {
   EXAMINATION_FORMAT,
@@ -37,7 +38,7 @@ export async function writeOpenExamination(
     const rooms = new Map((await listRooms(trx)).map((room) => [room.id, room]));
     const places = await listPlaces(trx, examinationId, viewer.id);
     const usedRooms = new Set(places.map(({ roomId }) => roomId));
-    const needed = new Set(stations.flatMap(({ equipment }) => equipment));
+    const needed = new Set(stations.flatMap(({ equipment }) => equipment.map(thingKey)));
     const plans = await listPlans(trx, examinationId, viewer.id);
     const held = plans.find(({ state }) => state === 'published') ?? plans[0];
     const contents = await contentsOf(trx, examinationId, viewer.id);
@@ -95,7 +96,7 @@ export async function writeOpenExamination(
           : [{ station, circuit, room, couch }];
       }),
       equipment: resources.equipment.flatMap(({ what, pieces }) =>
-        pieces !== null && needed.has(what) ? [{ what, pieces }] : [],
+        pieces !== null && needed.has(thingKey(what)) ? [{ what, pieces }] : [],
       ),
       wish: (await findWish(trx, examinationId, viewer.id)) ?? held?.wish ?? null,
       timetable,

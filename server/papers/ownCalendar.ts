@@ -17,7 +17,7 @@ export async function ownCalendar(db: Database, examiner: Account, made: Date): 
        join station s on s.id = l.station_id
        left join station_place w on w.station_id = s.id and w.circuit = l.circuit
        left join room r on r.id = w.room_id
-     where p.account_id = :who order by p.starts`,
+     where p.account_id = :who and e.put_away_at is null order by p.starts`,
     { who: examiner.id },
   );
   const slots = rows.map((row: Row) => ({

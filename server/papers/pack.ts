@@ -78,10 +78,10 @@ interface Planned {
 function papersOf(of: Printed, size: PaperSize): Planned[] {
   const one = (name: string, paper: Planned['paper']): Planned => ({ name, cost: 1, paper });
   return [
-    one('to hang up/door sheets.pdf', () => doorSheets(of, size)),
+    one('to hang up/door sheets.pdf', () => doorSheets(of)),
     one('to hang up/candidate instructions.pdf', () => candidateInstructions(of)),
     one('to hang up/signs.pdf', () => signs(of)),
-    one('to hand out/patient scripts.pdf', () => patientScripts(of)),
+    one('to hand out/patient scripts.pdf', () => patientScripts(of, size)),
     one('to hand out/examiner briefings.pdf', () => briefings(of, size)),
     one('to hand out/route cards.pdf', () => routeCards(of)),
     one('rooms/equipment.pdf', () => equipmentLists(of)),

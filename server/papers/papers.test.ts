@@ -10,7 +10,8 @@ import type { Caller } from '../testing/startServer.ts';
 import { routeCards, signs } from './dayPapers.ts';
 import { gather } from './gather.ts';
 import { asPdf } from './paper.ts';
-import { doorSheets } from './stationPapers.ts';
+import { readPacks } from './service.ts';
+import { candidateInstructions, doorSheets } from './stationPapers.ts';
 import { publishNextYears } from './testing/published.ts';
 import { codeOn, inkOf, readPdf } from './testing/readPdf.ts';
 import type { ReadPage } from './testing/readPdf.ts';
@@ -84,9 +85,9 @@ describe('the archive of all papers', () => {
     }
   });
 
-  it('draws the figure on each door sheet, with all cautions and the stop rule', async () => {
+  it('draws the figure on each patient’s script, with all cautions and the stop rule', async () => {
     const { stations } = await gather(server.db, next, lead.account as never, '');
-    const pages = await pagesOf('to hang up/door sheets.pdf');
+    const pages = await pagesOf('to hand out/patient scripts.pdf');
     expect(pages).toHaveLength(stations.length);
     for (const [i, { title, content, figures }] of stations.entries()) {
       const words = plain(pages[i]?.text ?? '');
@@ -97,12 +98,71 @@ describe('the archive of all papers', () => {
     }
   });
 
+  it('says at the door which station it is, where, how long, and the task', async () => {
+    const { stations } = await gather(server.db, next, lead.account as never, '');
+    const pages = await pagesOf('to hang up/door sheets.pdf');
+    expect(pages).toHaveLength(stations.length);
+    for (const [i, { title, content, minutes, places }] of stations.entries()) {
+      const words = plain(pages[i]?.text ?? '');
+      const said = [title, content.task, `${minutes} minutes`, ...places.map((p) => p.place)];
+      for (const one of said) expect(words).toContain(plain(one));
+    }
+  });
+
+  // Common practice, no source: what a candidate reads before the station says what to do, never how.
+  it('shows candidates nothing of how it is done: on no paper that hangs or is handed to them', async () => {
+    const { stations } = await gather(server.db, next, lead.account as never, '');
+    const theirs = [...files.keys()].filter(
+      (name) => name.startsWith('to hang up/') || name === 'to hand out/route cards.pdf',
+    );
+    expect(theirs).toHaveLength(4);
+    for (const name of theirs) {
+      const pages = await pagesOf(name);
+      const words = plain(pages.map(({ text }) => text).join(' '));
+      for (const { content } of stations) {
+        const { cautions, stopRule, items, faults, simulatedPatient } = content;
+        const key = [...items, ...faults].map(({ text }) => text);
+        for (const told of [...cautions, stopRule, simulatedPatient, ...key])
+          expect(words.includes(plain(told)), `${name}: ${told}`).toBe(false);
+      }
+      // The labels of a drawing, and a span of degrees.
+      expect(words).not.toMatch(/\b(holds|moves)\b|\d\s*°|degrees/);
+    }
+    // Without the drawing, the cautions, the key and the patient's part they would be the same papers.
+    const printed = await gather(server.db, next, lead.account as never, '');
+    const untold = {
+      ...printed,
+      stations: printed.stations.map((station) => ({
+        ...station,
+        figures: [],
+        content: {
+          ...station.content,
+          cautions: [],
+          stopRule: '',
+          simulatedPatient: '',
+          items: [],
+          faults: [],
+        },
+      })),
+    };
+    for (const paper of [doorSheets, candidateInstructions, signs, routeCards]) {
+      const [told, blank] = await Promise.all(
+        [printed, untold].map(async (of) => {
+          const made = paper(of);
+          if (!made) throw new Error('The demo lacks what this paper is made of.');
+          return readPdf((await asPdf(made, of, 'A4')).content);
+        }),
+      );
+      expect(told).toEqual(blank);
+    }
+  });
+
   it('writes the labels of a drawing over their light edge, not under it', async () => {
     const { stations } = await gather(server.db, next, lead.account as never, '');
     const place = stations.findIndex(({ figures }) => figures.length > 0);
-    const doors = fileAt(files, 'to hang up/door sheets.pdf');
+    const scripts = fileAt(files, 'to hand out/patient scripts.pdf');
     // Bold words cover about a fifth of their box; words under their edge are white.
-    expect(await inkOf(doors, place + 1, 'holds')).toBeGreaterThan(0.08);
+    expect(await inkOf(scripts, place + 1, 'holds')).toBeGreaterThan(0.08);
   });
 
   it('keeps the key from candidates, and the names from all but the office', async () => {
@@ -119,6 +179,11 @@ describe('the archive of all papers', () => {
       if (candidates.some(({ name }) => words.includes(plain(name)))) named.add(file);
     }
     expect([...named]).toEqual(['office/register.pdf']);
+    // A name can break at its hyphen; what is between the words does not matter here.
+    const close = (words: string) => words.replace(/\s+/g, '');
+    const register = close((await pagesOf('office/register.pdf')).map(({ text }) => text).join(''));
+    for (const { studentNumber, name } of candidates)
+      expect(register).toContain(close(`${studentNumber}${name}`));
   });
 
   it('has a checklist for each sheet, whose code a decoder reads as the address of that sheet', async () => {
@@ -191,16 +256,28 @@ describe('the archive of all papers', () => {
       const read = XLSX.utils.sheet_to_json<unknown[]>(sheet as XLSX.WorkSheet, {
         header: 1,
         defval: '',
+        raw: false,
       });
       expect(read.length).toBeGreaterThan(4);
       expect(read.map((row) => row.map(String))).toEqual(csv);
     }
+    // Times are times: a spreadsheet counts with them, and text of them sorts.
+    const start = (book.Sheets.Timetable as XLSX.WorkSheet).A2 as XLSX.CellObject;
+    expect(start.t).toBe('n');
+    const shown = XLSX.SSF.format('yyyy-mm-dd hh:mm', start.v as number);
+    const [, first] = parse(fileAt(files, 'tables/timetable.csv'), { bom: true }) as string[][];
+    expect(first?.[0]).toBe(shown);
+    expect(shown).toMatch(/^2027-\d\d-\d\d \d\d:\d\d$/);
   });
 
   it('is written down as having left the house, and as stale once the plan is another', async () => {
     const before: Packs = (await lead.call('GET', `/examinations/${next}/papers`).expect(200)).body;
     expect(before.packs[0]).toMatchObject({ paper: 'A4', stale: false, plan: 1 });
     expect(before.lacking).toEqual([]);
+    const here = await readPacks(server.db, next, lead.account as never, 'http://127.0.0.1:4747');
+    expect(here.lacking.join()).toMatch(
+      /lead to http:\/\/127\.0\.0\.1:4747, .* no tablet finds it/,
+    );
     const { copies } = (await lead.call('GET', `/examinations/${next}/timetable`)).body;
     expect(copies[0]).toMatchObject({ what: 'all papers, A4', stale: false });
     await server.db('simulated_patient').update({ name: server.db.raw("name || '.'") });
@@ -214,7 +291,7 @@ describe('the archive of all papers', () => {
 
   it('is made for Letter too, of 8.5 by 11 inches', async () => {
     const printed = await gather(server.db, next, lead.account as never, '');
-    for (const paper of [doorSheets(printed, 'Letter'), routeCards(printed), signs(printed)]) {
+    for (const paper of [doorSheets(printed), routeCards(printed), signs(printed)]) {
       if (!paper) throw new Error('The demo lacks what this paper is made of.');
       for (const page of await readPdf((await asPdf(paper, printed, 'Letter')).content)) {
         expect([page.width, page.height].sort((x, y) => x - y)).toEqual([612, 792]);
@@ -241,7 +318,7 @@ describe('what a paper cannot be made of', () => {
     const printed = await gather(server.db, next, lead.account as never, '');
     const [first, ...rest] = printed.stations;
     const long = { ...printed, stations: [{ ...first, title }, ...rest] } as typeof printed;
-    const pages = await readPdf((await asPdf(doorSheets(long, 'A4'), long, 'A4')).content);
+    const pages = await readPdf((await asPdf(doorSheets(long), long, 'A4')).content);
     expect(pages).toHaveLength(printed.stations.length);
     expect(plain(pages[0]?.text ?? '')).toContain(title);
     expect(pages[0]?.cutOff).toEqual([]);

@@ -18,6 +18,8 @@ export interface PrintedStation {
 export interface PrintedCandidate {
   readonly id: string;
   readonly number: number;
+  /** The student’s number in the cohort. */
+  readonly studentNumber: string;
   readonly name: string;
   /** In percent of the time at a station. */
   readonly extraTime: number;

@@ -5,6 +5,7 @@ import { stringify } from 'csv-stringify/sync';
 import { isDeepStrictEqual } from 'node:util';
 import { recordAction } from '../audit/repository.ts';
 import { knownProcedures } from '../catalogue/shelf.ts';
+import { thingKey } from '@kritikos/core/examinations/needs';
 import { GENERATOR } from '@kritikos/core/numerics/random';
 import type { Database } from '../db/database.ts';
 import { keepWanted } from '../examinations/blueprint.ts';
@@ -279,8 +280,8 @@ async function bringPlaces(
     }));
     await keepPlaces(trx, examination, { places: wanted, cleared: [] }, lead);
   }
-  const counted = new Set((await trx('equipment').select('what')).map(({ what }) => what));
-  const fresh = equipment.filter(({ what }) => !counted.has(what));
+  const counted = new Set((await trx('equipment').pluck('what')).map(thingKey));
+  const fresh = equipment.filter(({ what }) => !counted.has(thingKey(what)));
   if (fresh.length > 0) await resources.keepEquipment(trx, examination, { equipment: fresh }, lead);
   const lost = places.length - placed.length;
   return lost === 0

@@ -5,8 +5,8 @@ import { readOpenExamination } from './readOpenExamination.ts';
 import { askPack, readPacks, takePack } from './service.ts';
 
 export const paperRoutes = [
-  route('GET /examinations/:examination/papers', ({ db, params, account }) =>
-    readPacks(db, params.examination, account),
+  route('GET /examinations/:examination/papers', ({ db, house, params, account }) =>
+    readPacks(db, params.examination, account, house.door),
   ),
   route('POST /examinations/:examination/papers', ({ db, house, jobs, params, body, account }) =>
     askPack(db, jobs, params.examination, { paper: body.paper, door: house.door }, account),

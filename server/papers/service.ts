@@ -22,8 +22,9 @@ export async function readPacks(
   db: Database,
   examinationId: string,
   viewer: Account,
+  door: string,
 ): Promise<Packs> {
-  const printed = await gather(db, examinationId, viewer, '');
+  const printed = await gather(db, examinationId, viewer, door);
   const now = fingerprintOf(printed);
   const packs = await repository.listPacks(db, examinationId, viewer.id);
   return {
@@ -44,7 +45,7 @@ function fingerprintOf({ examination, stations, candidates, plan, sheets }: Prin
   return createHash('sha256').update(said).digest();
 }
 
-function lackingIn({ plan, sheets, candidates, stations }: Printed): string[] {
+function lackingIn({ plan, sheets, candidates, stations, door }: Printed): string[] {
   const without = stations.filter(({ places }) => places.length === 0).length;
   return [
     ...(plan ? [] : ['No timetable is published: there are no route cards and no calendars.']),
@@ -53,6 +54,11 @@ function lackingIn({ plan, sheets, candidates, stations }: Printed): string[] {
       : [
           'No sheets are planned: there are no blank checklists. Publishing a timetable plans them.',
         ]),
+    ...(sheets.length > 0 && leadsNowhereElse(door)
+      ? [
+          `The codes on the blank checklists lead to ${door}, which is this machine alone: no tablet finds it. Whoever runs the server sets PUBLIC_URL before you print.`,
+        ]
+      : []),
     ...(candidates.length > 0 ? [] : ['There are no candidates yet: the register is empty.']),
     ...(without > 0 && stations.length > 0
       ? [
@@ -60,6 +66,11 @@ function lackingIn({ plan, sheets, candidates, stations }: Printed): string[] {
         ]
       : []),
   ];
+}
+
+/** Whether an address is one that only the machine itself can open. */
+function leadsNowhereElse(door: string): boolean {
+  return URL.canParse(door) && /^(localhost|127\.[\d.]+|\[::1\])$/.test(new URL(door).hostname);
 }
 
 /** Asks for all papers as one archive, in a job. */

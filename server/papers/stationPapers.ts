@@ -9,17 +9,20 @@ import { cautionBox, figures, ledger, onePageEach, roomOn, stationHead } from '.
 import type { Paper } from './paper.ts';
 import type { Printed, PrintedStation } from './printed.ts';
 
-/** For the door: which station it is, the drawing, and what keeps everybody safe. */
-export function doorSheets({ stations }: Printed, size: PaperSize): Paper {
-  const { width, height } = roomOn(size);
+/**
+ * For the door, where candidates wait: which station it is, where, how long, and the task. The
+ * drawing, the cautions and the stop rule say how it is done, so that they belong to the examiner and
+ * to the simulated patient.
+ */
+export function doorSheets({ stations }: Printed): Paper {
   return {
     name: 'Door sheet',
     content: onePageEach(
       stations.map((station) => [
-        stationHead(station),
+        stationHead(station, 40),
         ...where(station),
-        ...figures(station.figures, `door-${station.position}`, { width, height: height * 0.42 }),
-        cautionBox(station, 13),
+        { text: minuteWords(station.minutes), style: 'heading' },
+        { text: station.content.task, style: 'large' },
       ]),
     ),
   };
@@ -63,8 +66,9 @@ export function candidateInstructions({ stations, plan }: Printed): Paper {
   };
 }
 
-/** For whoever plays the patient: what they show, and what they never have to bear. */
-export function patientScripts({ stations }: Printed): Paper {
+/** For whoever plays the patient: what they show, what is done with them, and what they never have to bear. */
+export function patientScripts({ stations }: Printed, size: PaperSize): Paper {
+  const { width } = roomOn(size);
   return {
     name: 'Simulated patient’s script',
     content: onePageEach(
@@ -83,6 +87,7 @@ export function patientScripts({ stations }: Printed): Paper {
           ],
         },
         cautionBox(station),
+        ...figures(station.figures, `patient-${station.position}`, { width, height: 200 }),
       ]),
     ),
   };
@@ -165,6 +170,7 @@ function accepted(content: ChecklistContent): Content[] {
   return ways.length === 0 ? [] : [{ text: 'What is accepted', style: 'heading' }, { ul: ways }];
 }
 
+/** A row of the briefing; the first of a phase carries the phase’s name, so that it is never parted from it. */
 function briefed(item: ChecklistItem, phase: string | null): Content[] {
   const cells: Content[] = [
     itemWords(item),

@@ -1,19 +1,24 @@
 import { stringify } from 'csv-stringify/sync';
 import Excel from 'exceljs';
-import { wallClock } from './clock.ts';
+import { wallClock } from '@kritikos/core/timetable/wallClock';
 import type { Printed } from './printed.ts';
 
 /** A table of the examination, for whatever program reads tables. */
 interface Table {
   readonly name: string;
   readonly head: readonly string[];
-  readonly rows: readonly (readonly (string | number)[])[];
+  readonly rows: readonly (readonly (string | number | OnTheWall)[])[];
+}
+
+/** A time as clocks there show it, such as 2031-05-21 08:32. */
+interface OnTheWall {
+  readonly at: string;
 }
 
 export function tablesOf({ stations, candidates, plan, examination, sheets }: Printed): Table[] {
   const clock = wallClock(examination.zone);
   const station = new Map(stations.map((own) => [own.id, own]));
-  const when = (minute: number) => `${clock.dateOf(minute)} ${clock.at(minute)}`;
+  const when = (minute: number): OnTheWall => ({ at: clock.sortable(minute) });
   return [
     {
       name: 'Stations',
@@ -77,7 +82,8 @@ export function tablesOf({ stations, candidates, plan, examination, sheets }: Pr
 
 /** UTF-8 with byte-order mark; what a spreadsheet would take for a formula is escaped. */
 export function asCsv({ head, rows }: Table): string {
-  return stringify([[...head], ...rows.map((row) => [...row])], {
+  const text = rows.map((row) => row.map((cell) => (typeof cell === 'object' ? cell.at : cell)));
+  return stringify([[...head], ...text], {
     bom: true,
     escape_formulas: true,
   });
@@ -91,12 +97,27 @@ export async function asWorkbook(tables: readonly Table[]): Promise<Buffer> {
       header,
       width: Math.min(
         60,
-        Math.max(header.length, ...rows.slice(0, 200).map((row) => String(row[i] ?? '').length)) +
-          2,
+        Math.max(header.length, ...rows.slice(0, 200).map((row) => lengthOf(row[i]))) + 2,
       ),
     }));
     sheet.getRow(1).font = { bold: true };
-    sheet.addRows(rows.map((row) => [...row]));
+    for (const row of rows) {
+      const added = sheet.addRow(
+        row.map((cell) => (typeof cell === 'object' ? asCellDate(cell) : cell)),
+      );
+      row.forEach((cell, i) => {
+        if (typeof cell === 'object') added.getCell(i + 1).numFmt = 'yyyy-mm-dd hh:mm';
+      });
+    }
   }
   return Buffer.from(await workbook.xlsx.writeBuffer());
+}
+
+/** A cell of a workbook has a date and no zone; the library takes it for one of UTC. */
+function asCellDate({ at }: OnTheWall): Date {
+  return new Date(`${at.replace(' ', 'T')}:00Z`);
+}
+
+function lengthOf(cell: string | number | OnTheWall | undefined): number {
+  return typeof cell === 'object' ? cell.at.length : String(cell ?? '').length;
 }

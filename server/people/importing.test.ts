@@ -1,6 +1,7 @@
 import type { Job } from '@kritikos/contracts/jobs';
 import type { Cohort } from '@kritikos/contracts/people';
 import type { StudentImport, Upload } from '@kritikos/contracts/studentImport';
+import Excel from 'exceljs';
 import Xlsx from 'xlsx';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { startServer } from '../testing/startServer.ts';
@@ -127,6 +128,8 @@ describe('a list of students', () => {
       },
     ]);
     expect(await students()).toHaveLength(3);
+    // Corrected, the list comes again with its columns as they were mapped.
+    expect((await upload('number,name,extra time\nL-4,Di,5')).remembered).toBe(true);
   });
 
   it('does not take a number that was another student’s last year, and moves who repeats the year', async () => {
@@ -241,6 +244,68 @@ describe('a workbook', () => {
     Xlsx.utils.book_append_sheet(book, sheet, 'List');
     const { rows } = await readTable(written(book));
     expect(rows).toHaveLength(1);
+  });
+
+  it('says 50 % where it shows 50 %', async () => {
+    const rows = [
+      ['Number', 'Name', 'Extra time'],
+      ['P-1', 'Rae', 0.5],
+      ['P-2', 'Sid', 0.07],
+      ['P-3', 'Tam', 25],
+      ['P-4', 'Una', 0.5],
+    ];
+    const book = workbook(rows, (sheet) => {
+      for (const at of ['C2', 'C3']) (sheet[at] as Xlsx.CellObject).z = '0%';
+      (sheet.C4 as Xlsx.CellObject).z = '0 "%"';
+    });
+    const byAnotherProgram = new Excel.Workbook();
+    const sheet = byAnotherProgram.addWorksheet('List');
+    rows.forEach((row) => sheet.addRow(row));
+    for (const at of ['C2', 'C3']) sheet.getCell(at).numFmt = '0.0 %';
+    for (const content of [book, Buffer.from(await byAnotherProgram.xlsx.writeBuffer())]) {
+      const { rows: read } = await readTable(content);
+      expect(read.map(({ cells }) => cells[2])).toEqual([
+        { text: '50 %' },
+        { text: '7 %' },
+        { text: '25' },
+        { text: '0.5' },
+      ]);
+    }
+    const { errors, rows: taken } = await run('preview', await upload(book));
+    expect(taken).toBe(3);
+    expect(errors).toMatchObject([{ row: 5, column: 'Extra time' }]);
+  });
+
+  it('whose sheets are named from the root of the package, as some programs do, has the same sheets', async () => {
+    const book = Xlsx.utils.book_new();
+    for (const [name, who] of [
+      ['Notes', 'Old'],
+      ['Year 4', 'New'],
+      ['Remarks', 'Other'],
+    ] as const)
+      Xlsx.utils.book_append_sheet(
+        book,
+        Xlsx.utils.aoa_to_sheet([
+          ['Number', 'Name'],
+          ['Y', who],
+        ]),
+        name,
+      );
+    book.Workbook = { Sheets: [{ Hidden: 1 }, { Hidden: 0 }, { Hidden: 0 }] };
+    const zip = Xlsx.CFB.read(written(book), { type: 'buffer' });
+    const relations = Xlsx.CFB.find(zip, '/xl/_rels/workbook.xml.rels');
+    if (!relations) throw new Error('The workbook has no relations.');
+    const text = Buffer.from(relations.content as Uint8Array).toString();
+    relations.content = Buffer.from(
+      text.replaceAll('Target="worksheets/', 'Target="/xl/worksheets/'),
+    );
+    const changed = Xlsx.CFB.write(zip, { type: 'buffer', fileType: 'zip' }) as Buffer;
+    const { rows, notes } = await readTable(changed);
+    expect(rows.map(({ cells }) => cells)).toEqual([[{ text: 'Y' }, { text: 'New' }]]);
+    expect(notes).toEqual([
+      'The sheet “Notes” is hidden and was left out.',
+      'The sheet “Remarks” was left out; the first one counts.',
+    ]);
   });
 
   it('or a text that is none is refused in words', async () => {

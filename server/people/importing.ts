@@ -79,6 +79,8 @@ export const importStudents: Worker = async (db, { question: asked, ownerId }, a
   }
   const { columns } = read.table;
   refuseStrangeColumns(mapping, columns.length);
+  // Also of a list that is refused below: corrected, it comes again, and need not be mapped again.
+  await repository.rememberMapping(db, ownerId, columns, mapping);
   const { students, errors } = read.file ?? { students: [], errors: [] };
   around.progress(0.6);
   return db.transaction(async (trx): Promise<StudentImport> => {
@@ -92,7 +94,6 @@ export const importStudents: Worker = async (db, { question: asked, ownerId }, a
     const taken = take && all.length === 0;
     if (taken) {
       await repository.writeStudents(trx, cohort, plan.added, plan.updated);
-      await repository.rememberMapping(trx, ownerId, columns, mapping);
       await repository.dropUpload(trx, upload);
       await recordAction(trx, {
         accountId: ownerId,

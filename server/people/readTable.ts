@@ -75,11 +75,31 @@ async function refuseTraps(content: Buffer): Promise<void> {
   }
 }
 
+interface Relation {
+  Target: string;
+}
+
+/**
+ * Some programs write where a sheet stands from the root of the package (both are allowed: ECMA-376
+ * part 2, 9.3); the reader knows the other way alone, and would take the sheet’s name and whether it
+ * is hidden for unknown.
+ */
+class SheetsByName extends Excel.stream.xlsx.WorkbookReader {
+  declare workbookRels: Relation[];
+
+  async _parseRels(entry: unknown): Promise<void> {
+    const inherited = Excel.stream.xlsx.WorkbookReader.prototype as unknown as this;
+    await inherited._parseRels.call(this, entry);
+    for (const relation of this.workbookRels)
+      relation.Target = relation.Target.replace(/^\/xl\//, '');
+  }
+}
+
 /** The first visible sheet, read as it streams: a million empty rows cost their length and no memory. */
 async function readWorkbook(content: Buffer): Promise<Table> {
   const rows: TableRow[] = [];
   const notes: string[] = [];
-  const reader = new Excel.stream.xlsx.WorkbookReader(Readable.from(content), {
+  const reader = new SheetsByName(Readable.from(content), {
     worksheets: 'emit',
     sharedStrings: 'cache',
     styles: 'cache',
@@ -121,11 +141,26 @@ function tooMany(): UnreadableTable {
 
 function cellsOf(row: Excel.Row): Cell[] {
   return Array.from({ length: Math.min(row.cellCount, MOST_COLUMNS) }, (_, i) =>
-    cellOf(row.getCell(i + 1).value),
+    asShown(row.getCell(i + 1)),
   );
 }
 
-/** A cell as what a person sees in it; a formula counts as its result. */
+/** A cell as a person sees it: 0.5 in the format of per cent is 50 %. */
+function asShown({ value, numFmt }: Excel.Cell): Cell {
+  const cell = cellOf(value);
+  if (!('text' in cell) || !isPercent(numFmt)) return cell;
+  const share = Number(cell.text);
+  if (cell.text === '' || !Number.isFinite(share)) return cell;
+  // Twelve digits are all that a share of a spreadsheet holds for certain; .07 × 100 has more.
+  return { text: `${Number((100 * share).toPrecision(12))} %` };
+}
+
+/** Whether a format shows per cent; a sign in quotes, or behind a backslash, is only written. */
+function isPercent(format: string | undefined): boolean {
+  return (format ?? '').replace(/"[^"]*"|\\./g, '').includes('%');
+}
+
+/** What a cell holds; a formula counts as its result. */
 function cellOf(value: Excel.CellValue): Cell {
   if (value === null || value === undefined) return { text: '' };
   if (value instanceof Date) {

@@ -1,4 +1,5 @@
 import type { Account } from '@kritikos/contracts/accounts';
+import type { CohortChoice } from '@kritikos/contracts/examinations';
 import type { Cohort, NewCohort, NewStudent, Student } from '@kritikos/contracts/people';
 import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
@@ -35,6 +36,20 @@ export async function cohortNamed(db: Database, wanted: NewCohort, by: Account):
   const found = await people.findCohortNamed(db, wanted);
   if (!found) throw notFound('cohort');
   return found.id;
+}
+
+/** The cohort that was chosen, or named for an examination of this day. */
+export async function chosenCohort(
+  db: Database,
+  chosen: CohortChoice,
+  day: string,
+  by: Account,
+): Promise<string> {
+  if (typeof chosen === 'string') {
+    return cohortNamed(db, { name: chosen, year: Number(day.slice(0, 4)) }, by);
+  }
+  if (await people.findCohort(db, chosen.id)) return chosen.id;
+  throw invalid([{ pointer: '/cohort', detail: 'is no cohort that there is' }]);
 }
 
 export async function requireStudent(db: Database, id: string): Promise<Student> {

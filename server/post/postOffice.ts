@@ -11,8 +11,7 @@ const MOST_AT_ONCE = 20;
 /**
  * Sends the letters that were written. What is to be sent is written in the transaction that wants
  * it sent, so that no letter goes out for what did not happen, and none is lost. Without a mail
- * server nothing is sent: this is a simulated post office, where administrators open a letter on their
- * page and pass its link on, and are written down as having read it.
+ * server nothing is sent: whoever makes a link is shown it once and passes it on.
  */
 export class PostOffice {
   private readonly secretKey: string;
@@ -32,10 +31,6 @@ export class PostOffice {
     this.secretKey = SECRET_KEY;
     this.transport =
       SMTP_URL === '' ? undefined : createTransport({ url: SMTP_URL }, { from: MAIL_FROM });
-  }
-
-  get sends(): boolean {
-    return this.transport !== undefined;
   }
 
   start(): void {

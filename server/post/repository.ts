@@ -38,16 +38,6 @@ export async function takeWaiting(trx: Database, most: number): Promise<KeptLett
   return rows;
 }
 
-/** A letter whose link still holds and that has not left. */
-export async function findWaiting(db: Database, id: string): Promise<KeptLetter | undefined> {
-  const { rows } = await db.raw(
-    `select ${KEPT} from letter l join link k on k.id = l.link_id
-     where l.id = ? and l.sealed is not null and k.expires_at > now()`,
-    [id],
-  );
-  return rows[0];
-}
-
 export async function noteSent(db: Database, id: string): Promise<void> {
   await db('letter').where({ id }).update({ sent_at: db.fn.now(), problem: null, sealed: null });
 }

@@ -11,7 +11,7 @@ export async function lastCohort(
   const { rows } = await db.raw(
     `select e.id, e.title, (select count(*)::int from station s where s.examination_id = e.id) as stations
      from examination e join examination own on own.id = :examinationId
-     where e.held_on < own.held_on and ${readBy('e.id')}
+     where e.held_on < own.held_on and e.put_away_at is null and ${readBy('e.id')}
        and exists (select from station s join sheet h on h.station_id = s.id
          where s.examination_id = e.id and h.submitted_at is not null)
        and exists (select from station a join bank_station_version av on av.id = a.bank_version_id

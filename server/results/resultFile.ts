@@ -9,6 +9,7 @@ import { stringify } from 'csv-stringify/sync';
 export function resultFile(results: Results): string {
   const header = [
     'number',
+    'student number',
     'name',
     'outcome',
     'reasons',
@@ -16,9 +17,13 @@ export function resultFile(results: Results): string {
     ...results.stations.map((s) => `station ${s.position} ${s.title}`),
     ...DOMAINS,
     'safety',
+    'safety events',
+    'safety events laid to the candidate',
+    'safety events not followed up',
   ];
   const rows = results.candidates.map((candidate) => [
     candidate.number,
+    candidate.studentNumber,
     candidate.name,
     candidate.outcome ?? 'no decision',
     candidate.reasons.join(' '),
@@ -26,6 +31,9 @@ export function resultFile(results: Results): string {
     ...candidate.stations.map((s) => rounded(s.percent)),
     ...DOMAINS.map((domain) => rounded(candidate.domains[domain])),
     rounded(candidate.safety),
+    candidate.safetyEvents.all,
+    candidate.safetyEvents.laid,
+    candidate.safetyEvents.open,
   ]);
   return stringify([header, ...rows], { bom: true, escape_formulas: true });
 }

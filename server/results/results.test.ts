@@ -94,6 +94,7 @@ describe('the list of results', () => {
     for (const [i, row] of rows.entries()) {
       const candidate = results.candidates[i];
       expect(Number(row.number)).toBe(candidate?.number);
+      expect(row['student number']).toBe(candidate?.studentNumber);
       expect(row.outcome).toBe(candidate?.outcome ?? 'no decision');
       expect(row['mean percent']).toBe(candidate?.mean?.toFixed(2) ?? '');
       for (const domain of DOMAINS) {

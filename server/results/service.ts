@@ -6,12 +6,15 @@ import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import { criticalVerdict } from '@kritikos/core/scoring/criticalItems';
 import type { CriticalVerdict } from '@kritikos/core/scoring/criticalItems';
 import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
+import { countSafety, NO_SAFETY_EVENT } from '@kritikos/core/standards/candidateFacts';
 import { stationOutcome } from '@kritikos/core/standards/stationOutcome';
+import type { SafetyOccurrence } from '@kritikos/contracts/safety';
 import { findChecklistVersion } from '../checklists/service.ts';
 import type { Database } from '../db/database.ts';
 import { listStations } from '../examinations/stationRepository.ts';
 import { requireExamination } from '../examinations/service.ts';
 import { notFound } from '../http/problems.ts';
+import { listOccurrences } from '../safety/repository.ts';
 import { countSubmittedSince, findRelease, newestDecision } from '../standards/repository.ts';
 import * as results from './repository.ts';
 import type { CandidateRow, ReportSheet } from './repository.ts';
@@ -29,6 +32,7 @@ export async function readResults(
   const rows = await results.candidateRows(db, examinationId, viewer.id, page);
   const named = await withItemTexts(db, stations);
   const outcomes = outcomesOf(decision);
+  const occurrences = await listOccurrences(db, examinationId, viewer.id);
   return {
     decision: await summaryOf(db, decision, viewer),
     submittedSince: decision ? await countSubmittedSince(db, decision.id, viewer.id) : 0,
@@ -39,7 +43,7 @@ export async function readResults(
       cut: cutOf(decision, id),
     })),
     total: await results.countCandidates(db, examinationId, viewer.id),
-    candidates: rows.map((row) => resultOf(row, named, decision, outcomes)),
+    candidates: rows.map((row) => resultOf(row, named, decision, { outcomes, occurrences })),
   };
 }
 
@@ -84,9 +88,15 @@ function resultOf(
   row: CandidateRow,
   ofStations: readonly StationOfResult[],
   decision: Decision | undefined,
-  outcomes: ReadonlyMap<string, Decision['outcomes'][number]>,
+  {
+    outcomes,
+    occurrences,
+  }: {
+    readonly outcomes: ReadonlyMap<string, Decision['outcomes'][number]>;
+    readonly occurrences: readonly SafetyOccurrence[];
+  },
 ): CandidateResult {
-  const { candidateId, number, name, parts } = row;
+  const { candidateId, number, studentNumber, name, parts } = row;
   const rule = decision && decision.schema !== 1 ? decision.settings.rule.criticalBy : 'all';
   const stations = ofStations.map((station) => {
     const percent = row.percents.get(station.id) ?? null;
@@ -108,13 +118,17 @@ function resultOf(
   const scored = stations.flatMap((s) => (s.percent === null ? [] : [s.percent]));
   const complete = stations.length > 0 && scored.length === stations.length;
   const outcome = outcomes.get(candidateId);
+  const events = occurrences.filter((one) => one.candidateId === candidateId);
+  const { laid, open } = countSafety(events).get(candidateId) ?? NO_SAFETY_EVENT;
   return {
     candidateId,
     number,
+    studentNumber,
     name,
     stations,
     domains: Object.fromEntries(DOMAINS.map((d) => [d, parts[d]])) as CandidateResult['domains'],
     safety: parts.safety,
+    safetyEvents: { all: events.length, laid, open },
     mean: complete ? scored.reduce((sum, x) => sum + x, 0) / scored.length : null,
     outcome: outcome?.outcome ?? null,
     reasons: outcome?.reasons ?? [],
@@ -137,7 +151,10 @@ export async function reportCandidate(
     candidateId,
   });
   if (!row) throw notFound('candidate');
-  const result = resultOf(row, await withItemTexts(db, stations), decision, outcomesOf(decision));
+  const occurrences = await listOccurrences(db, examinationId, viewer.id, { candidateId });
+  const outcomes = outcomesOf(decision);
+  const named = await withItemTexts(db, stations);
+  const result = resultOf(row, named, decision, { outcomes, occurrences });
   const sheets = await results.submittedSheets(db, candidateId, viewer.id);
   const described = await Promise.all(sheets.map((sheet) => describeReportSheet(db, sheet)));
   const { title, school, heldOn } = examination;
@@ -152,6 +169,7 @@ export async function reportCandidate(
       cut: cutOf(decision, station.id),
       percent: result.stations.find((s) => s.stationId === station.id)?.percent ?? null,
       sheets: described.filter((_, i) => sheets[i]?.stationId === station.id),
+      safety: occurrences.filter((one) => one.stationId === station.id),
     })),
   };
 }

@@ -1,3 +1,4 @@
+import { NO_SAFETY_EVENT } from '@kritikos/core/standards/candidateFacts';
 import type { Account } from '@kritikos/contracts/accounts';
 import type { EXAMINATION_FIGURES } from '@kritikos/contracts/sources';
 import { drawn, modelOf } from '@kritikos/core/reliability/examinerEffects';
@@ -12,7 +13,7 @@ import { requireExamination } from '../examinations/service.ts';
 import { HttpProblem } from '../http/problems.ts';
 import { computeStandard } from '../jobs/pool.ts';
 import { newestDecision } from '../standards/repository.ts';
-import { keptSettings, marksAndPeople, partsFor } from '../standards/service.ts';
+import { factsFor, keptSettings, marksAndPeople } from '../standards/service.ts';
 import { sheetScores } from '../trust/repository.ts';
 import { comparedSittings } from '../years/service.ts';
 import type { Table, Worked } from './source.ts';
@@ -119,8 +120,8 @@ async function years(db: Database, examinationId: string, viewer: Account): Prom
 async function standardNow(db: Database, examinationId: string, viewer: Account) {
   const { data, candidates, people } = await marksAndPeople(db, examinationId, viewer);
   const settings = await keptSettings(db, examinationId, data.length, viewer);
-  const parts = await partsFor(db, examinationId, settings.rule, viewer);
-  const standard = await computeStandard({ data, candidates, settings, parts });
+  const facts = await factsFor(db, examinationId, settings.rule, viewer);
+  const standard = await computeStandard({ data, candidates, settings, facts });
   if (!standard.examCut) {
     throw new HttpProblem(
       404,
@@ -151,11 +152,20 @@ async function standardNow(db: Database, examinationId: string, viewer: Account)
     header: ['candidate', ...asked],
     rows: candidates.map((id) => [
       numbers.get(id) ?? 0,
-      ...asked.map((part) => parts?.get(id)?.[part] ?? null),
+      ...asked.map((part) => facts?.get(id)?.parts?.[part] ?? null),
     ]),
     flag: '--parts',
   };
-  return { settings, standard, cut: standard.examCut, table, partTable, asked };
+  const safetyTable: Table = {
+    name: 'safety.csv',
+    header: ['candidate', 'laid', 'open'],
+    rows: candidates.map((id) => {
+      const { laid, open } = facts?.get(id)?.safety ?? NO_SAFETY_EVENT;
+      return [numbers.get(id) ?? 0, laid, open];
+    }),
+    flag: '--safety',
+  };
+  return { settings, standard, cut: standard.examCut, table, partTable, safetyTable, asked };
 }
 
 async function standard(db: Database, examinationId: string, viewer: Account): Promise<Worked> {
@@ -164,9 +174,11 @@ async function standard(db: Database, examinationId: string, viewer: Account): P
     standard: now,
     table,
     partTable,
+    safetyTable,
     asked,
   } = await standardNow(db, examinationId, viewer);
   const { semMultiplier, fewestStationsPassed, criticalBy, criticalFailureFails } = settings.rule;
+  const { safetyEventFails } = settings.rule;
   const missed = table('critical-missed.csv', (_, critical) => countMissed(critical, criticalBy));
   const unseen = table('critical-unseen.csv', (_, critical) => countUnseen(critical));
   return {
@@ -176,6 +188,7 @@ async function standard(db: Database, examinationId: string, viewer: Account): P
       { ...missed, flag: '--critical' },
       { ...unseen, flag: '--unseen' },
       ...(asked.length > 0 ? [partTable] : []),
+      ...(safetyEventFails ? [safetyTable] : []),
     ],
     flags: [
       '--cuts',

@@ -12,6 +12,7 @@ import { decisionSureness } from '@kritikos/core/standards/decisionSureness';
 import { recordsOf } from '@kritikos/core/standards/markColumns';
 import { RULE_PARTS } from '@kritikos/core/standards/partPercents';
 import type { PartPercents } from '@kritikos/core/standards/partPercents';
+import { countSafety, factsOf } from '@kritikos/core/standards/candidateFacts';
 import { scoredPairs, setStandard } from '@kritikos/core/standards/setStandard';
 import { cutBy, STATION_METHODS } from '@kritikos/core/standards/stationMethods';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -227,7 +228,8 @@ describe('the file and the command', () => {
       rule: { ...settings.rule, parts: { technique: 70, safety: 85 } },
     };
     await lead.call('PUT', `${address}/standards/draft`, asking).expect(200);
-    const other = setStandard(data, candidates, asking, ofParts);
+    const facts = factsOf(candidates, ofParts, undefined);
+    const other = setStandard(data, candidates, asking, facts);
     expect(other.failed).toBeGreaterThan(own.failed);
     const [byParts] = await printed([{ what: 'parts', address, query: { figure: 'standard' } }]);
     await lead.call('PUT', `${address}/standards/draft`, settings).expect(200);
@@ -235,6 +237,19 @@ describe('the file and the command', () => {
       passed: other.passed,
       failed: other.failed,
       incomplete: other.incomplete,
+    });
+    // And one that asks for safety events.
+    const safe = { ...settings, rule: { ...settings.rule, safetyEventFails: true } };
+    await lead.call('PUT', `${address}/standards/draft`, safe).expect(200);
+    const events = factsOf(candidates, undefined, countSafety(page.safety));
+    const bySafety = setStandard(data, candidates, safe, events);
+    const [byEvents] = await printed([{ what: 'events', address, query: { figure: 'standard' } }]);
+    await lead.call('PUT', `${address}/standards/draft`, settings).expect(200);
+    expect(bySafety.incomplete).toBe(own.incomplete + 1);
+    expect(byEvents).toMatchObject({
+      passed: bySafety.passed,
+      failed: bySafety.failed,
+      incomplete: bySafety.incomplete,
     });
     expect(quality?.consistency).toBeGreaterThan(0.5);
     expect(sure).toMatchObject({ accuracy: quality?.accuracy, consistency: quality?.consistency });

@@ -55,7 +55,7 @@ describe('a rule', () => {
     const decision: Decision = (
       await sign({ ...page.draft, rule: asked }, newest?.id ?? null).expect(200)
     ).body;
-    expect(decision).toMatchObject({ schema: 6, settings: { rule: { parts: { technique: 75 } } } });
+    expect(decision).toMatchObject({ schema: 7, settings: { rule: { parts: { technique: 75 } } } });
     const below = page.candidates.filter((_, place) => (parts.technique[place] ?? 100) < 75);
     expect(below.length).toBeGreaterThan(3);
     for (const { id: candidate } of below) {

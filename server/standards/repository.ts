@@ -198,7 +198,7 @@ export async function saveDraft(
 }
 
 type Signature = 'id' | 'number' | 'reason' | 'signedBy' | 'signedAt';
-type SignedNow = Extract<Decision, { schema: 6 }>;
+type SignedNow = Extract<Decision, { schema: 7 }>;
 export type Content = Omit<SignedNow, Signature>;
 
 export async function insertDecision(

@@ -13,7 +13,8 @@ import { borderlinePoint, FIVE_POINT_SCALE } from '@kritikos/core/scoring/global
 import { decideCandidate } from '@kritikos/core/standards/examRule';
 import type { ExamRule } from '@kritikos/core/standards/examRule';
 import { RULE_PARTS } from '@kritikos/core/standards/partPercents';
-import type { PartPercents } from '@kritikos/core/standards/partPercents';
+import { countSafety, factsOf } from '@kritikos/core/standards/candidateFacts';
+import type { CandidateFacts } from '@kritikos/core/standards/candidateFacts';
 import type { MarkColumns } from '@kritikos/core/standards/markColumns';
 import { recordsOf } from '@kritikos/core/standards/markColumns';
 import type { StationData } from '@kritikos/core/standards/setStandard';
@@ -25,6 +26,7 @@ import { candidateNumbers } from '../examinations/candidateRepository.ts';
 import { listStations } from '../examinations/stationRepository.ts';
 import { holdExamination, requireExamination } from '../examinations/service.ts';
 import { notFound } from '../http/problems.ts';
+import { listOccurrences } from '../safety/repository.ts';
 import * as standards from './repository.ts';
 
 /** Everything that setting the standard is argued from, with the settings as they were left. */
@@ -47,6 +49,7 @@ export async function openStandards(
     })),
     marks,
     outstanding: await standards.countOutstanding(db, examinationId, viewer.id),
+    safety: await listOccurrences(db, examinationId, viewer.id),
     draft: await keptSettings(db, examinationId, marks.length, viewer),
     decisions,
   };
@@ -66,16 +69,26 @@ export async function readParts(
   ) as StandardParts;
 }
 
-/** What everybody earned in the parts, where the rule asks for one. */
-export async function partsFor(
+/**
+ * What the rule asks of everybody beside the scores, where it asks for anything: what was earned in
+ * parts, with `knownTo` on the sheets that the decision knew, and safety events as they stand today.
+ */
+export async function factsFor(
   db: Database,
   examinationId: string,
   rule: ExamRule,
   viewer: Viewer,
   knownTo: string | null = null,
-): Promise<ReadonlyMap<string, PartPercents> | undefined> {
-  if (Object.keys(rule.parts ?? {}).length === 0) return undefined;
-  return standards.candidateParts(db, examinationId, viewer.id, knownTo);
+): Promise<ReadonlyMap<string, CandidateFacts> | undefined> {
+  const parts =
+    Object.keys(rule.parts ?? {}).length > 0
+      ? await standards.candidateParts(db, examinationId, viewer.id, knownTo)
+      : undefined;
+  const safety = rule.safetyEventFails
+    ? countSafety(await listOccurrences(db, examinationId, viewer.id))
+    : undefined;
+  if (!parts && !safety) return undefined;
+  return factsOf([...(parts?.keys() ?? []), ...(safety?.keys() ?? [])], parts, safety);
 }
 
 /** The marks of every station in columns, as they are kept. */
@@ -121,6 +134,7 @@ export function usualSettings(stations: number): Settings {
       fewestStationsPassed: Math.ceil(stations / 2),
       criticalBy: 'all',
       criticalFailureFails: true,
+      safetyEventFails: false,
       parts: {},
     },
     handCuts: {},
@@ -170,7 +184,7 @@ export async function rereadDecision(
   const byCandidate = data.map(({ records }) => new Map(records.map((r) => [r.candidate, r])));
   const rule = { criticalBy: 'all' as const, ...decision.settings.rule };
   const cut = { sumOfCuts: decision.total, total: decision.total };
-  const parts = await partsFor(db, examinationId, rule, viewer, id);
+  const facts = await factsFor(db, examinationId, rule, viewer, id);
   const changed = decision.outcomes.flatMap(({ candidate, outcome: before }) => {
     const person = people.find((p) => p.id === candidate);
     const scores = byCandidate.map(
@@ -181,7 +195,7 @@ export async function rereadDecision(
       cuts,
       cut,
       rule,
-      parts?.get(candidate),
+      facts?.get(candidate),
     );
     if (!person || after === before) return [];
     const { number } = person;

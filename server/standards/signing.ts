@@ -14,7 +14,7 @@ import type { BootstrapJob } from '../jobs/bootstrapJob.ts';
 import type { Jobs, Worker } from '../jobs/jobs.ts';
 import { bootstrapCuts, computeStandard } from '../jobs/pool.ts';
 import * as standards from './repository.ts';
-import { marksAndPeople, partsFor, readDecision } from './service.ts';
+import { factsFor, marksAndPeople, readDecision } from './service.ts';
 import type { NamedStation } from './service.ts';
 
 /** Enough for a standard error with a relative error under 2 % (Efron & Tibshirani 1993). */
@@ -40,13 +40,13 @@ export async function signDecision(
     await refuseOvertaken(trx, examinationId, wanted, lead);
     return {
       ...(await marksAndPeople(trx, examinationId, lead)),
-      parts: await partsFor(trx, examinationId, wanted.settings.rule, lead),
+      facts: await factsFor(trx, examinationId, wanted.settings.rule, lead),
       sheets: await standards.submittedSheets(trx, examinationId, lead.id),
     };
   });
-  const { data, candidates, parts } = known;
+  const { data, candidates, facts } = known;
   const settings: StandardSettings = wanted.settings;
-  const standard = await computeStandard({ data, candidates, settings, parts });
+  const standard = await computeStandard({ data, candidates, settings, facts });
   const bootstraps = await bootstrapsOf(jobs, data, settings, { examinationId, lead });
   const content = contentOf(wanted.settings, data, candidates, { standard, bootstraps });
   return db.transaction(async (trx) => {
@@ -158,7 +158,7 @@ function contentOf(
     ]);
   }
   return {
-    schema: 6,
+    schema: 7,
     generator: GENERATOR,
     method: settings.method,
     settings,

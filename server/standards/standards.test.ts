@@ -84,9 +84,9 @@ describe('setting the standard', () => {
     };
     const decision = (await sign(settings, newest?.id ?? null).expect(200)).body as Extract<
       Decision,
-      { schema: 6 }
+      { schema: 7 }
     >;
-    expect(decision).toMatchObject({ schema: 6, method: 'borderline-group' });
+    expect(decision).toMatchObject({ schema: 7, method: 'borderline-group' });
     expect(decision.cuts[0]).toMatchObject({
       method: 'fixed-percent',
       cut: 55,
@@ -102,7 +102,7 @@ describe('setting the standard', () => {
     }
     const [summary] = (await open()).decisions;
     expect(summary).toMatchObject({
-      schema: 6,
+      schema: 7,
       method: 'borderline-group',
       number: decision.number,
     });
@@ -342,6 +342,6 @@ describe('a release', () => {
   it('goes with a decision that names its method', async () => {
     const page: StandardsPage = (await lead.call('GET', `/examinations/${id}/standards`)).body;
     const [newest] = page.decisions;
-    expect(newest).toMatchObject({ schema: 6, method: 'borderline-regression' });
+    expect(newest).toMatchObject({ schema: 7, method: 'borderline-regression' });
   });
 });

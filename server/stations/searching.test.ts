@@ -62,6 +62,8 @@ describe('looking in the bank', () => {
       expect(procedures.join(' ')).toMatch(/lachman/);
     }
     expect((await look('words=lachman%20nowhere')).total).toBe(0);
+    // As the catalogue finds it, misspelt.
+    expect(await look('words=lachmann')).toEqual(byProcedure);
     // A percent sign is a sign, not a pattern.
     expect((await look('words=%25')).total).toBe(0);
   });

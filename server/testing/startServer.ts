@@ -12,7 +12,6 @@ import type { Tools } from '../http/route.ts';
 import { Hints } from '../hints/hints.ts';
 import { Jobs } from '../jobs/jobs.ts';
 import { closeJobs } from '../jobs/pool.ts';
-import { PostOffice } from '../post/postOffice.ts';
 import { workersOn } from '../jobs/workers.ts';
 import { asApplication } from './asApplication.ts';
 import { firstSchemaDump } from './firstSchemaDump.ts';
@@ -71,9 +70,8 @@ export async function startServer(
   const secrets = new Set([DEMO_PASSWORD, SECRET_KEY]);
   const jobs = new Jobs(limited, logger, workersOn(own));
   const hints = new Hints(limited, own, logger);
-  const post = new PostOffice(limited, logger, { SMTP_URL: '', MAIL_FROM: '', SECRET_KEY });
-  const house = { door: 'http://kritikos.test', secretKey: SECRET_KEY };
-  const tools = { db: limited, hints, jobs, post, house };
+  const house = { door: 'http://kritikos.test', secretKey: SECRET_KEY, sends: false };
+  const tools = { db: limited, hints, jobs, house };
   const app = await application(tools, { TRUSTED_PROXIES: trusted, HSTS_SECONDS: 0 }, logger);
   afterAll(async () => {
     await hints.stop();
@@ -114,7 +112,12 @@ export async function startServer(
       const opened = db('examination').whereNotNull('marking_opened_at');
       return (await opened.orderBy('held_on', 'desc').first('id')).id;
     },
-    anyone: caller(agent(), { account: null, csrfToken: '', needsFirstAdministrator: false }),
+    anyone: caller(agent(), {
+      account: null,
+      csrfToken: '',
+      needsFirstAdministrator: false,
+      sendsLetters: false,
+    }),
   };
 }
 

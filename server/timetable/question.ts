@@ -1,5 +1,6 @@
 import type { Account } from '@kritikos/contracts/accounts';
 import type { TimetableWish } from '@kritikos/contracts/timetable';
+import { thingKey } from '@kritikos/core/examinations/needs';
 import type { PlanningProblem } from '@kritikos/core/timetable/problem';
 import type { Unmet } from '@kritikos/core/timetable/problem';
 import type { Database } from '../db/database.ts';
@@ -202,10 +203,11 @@ async function limitsOf(
 ): Promise<(Limit & { readonly circuits: number })[]> {
   const needed = new Map<string, number>();
   for (const { equipment } of stations) {
-    for (const what of new Set(equipment)) needed.set(what, (needed.get(what) ?? 0) + 1);
+    for (const thing of new Set(equipment.map(thingKey)))
+      needed.set(thing, (needed.get(thing) ?? 0) + 1);
   }
   const things = (await listEquipment(db)).flatMap(({ what, pieces }) => {
-    const each = needed.get(what) ?? 0;
+    const each = needed.get(thingKey(what)) ?? 0;
     return each * wanted > pieces
       ? [limit('equipment', what, each * wanted, pieces, Math.floor(pieces / each))]
       : [];

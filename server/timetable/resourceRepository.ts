@@ -110,6 +110,20 @@ async function chooseAssigned(trx: Database, examinationId: string, lead: string
   );
 }
 
+/** These take part too, whenever there is something to examine. */
+export async function addExaminers(
+  trx: Database,
+  examinationId: string,
+  accounts: readonly string[],
+  lead: string,
+): Promise<void> {
+  await chooseAssigned(trx, examinationId, lead);
+  await trx('examination_examiner')
+    .insert(accounts.map((account_id) => ({ examination_id: examinationId, account_id })))
+    .onConflict()
+    .ignore();
+}
+
 async function insertPresence(
   trx: Database,
   of: 'examiner' | 'patient',

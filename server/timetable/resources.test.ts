@@ -151,6 +151,14 @@ describe('who and what may be used', () => {
     const half = Math.floor((thing?.needed ?? 2) / 2);
     await put('equipment', { equipment: [{ what: thing?.what, pieces: half }] }).expect(200);
     expect((await read()).equipment.find(({ what }) => what === thing?.what)?.pieces).toBe(half);
+    // Written otherwise it is the same thing, and keeps its name.
+    const before = await read();
+    const shouted = { what: thing?.what.toUpperCase(), pieces: half };
+    await put('equipment', { equipment: [shouted] }).expect(200);
+    expect((await read()).equipment).toEqual(before.equipment);
+    await expect(server.db('equipment').insert({ what: shouted.what, pieces: 1 })).rejects.toThrow(
+      /equipment_once/,
+    );
     const { examiners } = await read();
     await put('examiners', {
       examiners: examiners.map(({ accountId }) => ({ accountId, takesPart: true })),

@@ -7,7 +7,7 @@ import type {
   Resources,
   RoomsWanted,
 } from '@kritikos/contracts/timetable';
-import { needsOf } from '@kritikos/core/examinations/needs';
+import { needsOf, thingKey } from '@kritikos/core/examinations/needs';
 import { recordAction } from '../audit/repository.ts';
 import type { Database } from '../db/database.ts';
 import { candidateNumbers } from '../examinations/candidateRepository.ts';
@@ -31,13 +31,13 @@ export async function readResources(
   const { circuits } = await wishOf(db, examination, viewer);
   const stations = await stationsOf(db, examinationId, viewer.id);
   const counted = new Map(
-    (await repository.listEquipment(db)).map((one) => [one.what, one.pieces]),
+    (await repository.listEquipment(db)).map((one) => [thingKey(one.what), one]),
   );
   const { equipment } = needsOf(
     stations.map(({ title, equipment: things }) => ({ title, equipment: things, patient: '' })),
     circuits,
   );
-  const needed = new Set(equipment.map(({ what }) => what));
+  const needed = new Set(equipment.map(({ what }) => thingKey(what)));
   return {
     circuits,
     examiners: await repository.listExaminers(db, examinationId, viewer.id),
@@ -50,13 +50,13 @@ export async function readResources(
     rooms: await repository.listRooms(db),
     equipment: [
       ...equipment.map(({ what, count, stations: where }) => ({
-        what,
+        what: counted.get(thingKey(what))?.what ?? what,
         needed: count,
-        pieces: counted.get(what) ?? null,
+        pieces: counted.get(thingKey(what))?.pieces ?? null,
         stations: [...where],
       })),
-      ...[...counted].flatMap(([what, pieces]) =>
-        needed.has(what) ? [] : [{ what, needed: 0, pieces, stations: [] }],
+      ...[...counted].flatMap(([key, { what, pieces }]) =>
+        needed.has(key) ? [] : [{ what, needed: 0, pieces, stations: [] }],
       ),
     ],
     places: await repository.listPlaces(db, examinationId, viewer.id),

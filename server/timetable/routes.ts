@@ -1,6 +1,7 @@
 import { stringify } from 'csv-stringify/sync';
 import type { Hints } from '../hints/hints.ts';
 import { route } from '../http/route.ts';
+import { inviteExaminers } from './inviting.ts';
 import { keepPlaces, placeAll } from './places.ts';
 import { publishPlan } from './publishing.ts';
 import { takeFile } from './resourceFiles.ts';
@@ -20,6 +21,15 @@ async function telling<T>(hints: Hints, examination: string, change: Promise<T>)
 export const timetableRoutes = [
   route('GET /examinations/:examination/resources', ({ db, params, account }) =>
     resources.readResources(db, params.examination, account),
+  ),
+  route(
+    'POST /examinations/:examination/examiners',
+    ({ db, hints, house, params, body, account }) =>
+      telling(
+        hints,
+        params.examination,
+        inviteExaminers(db, params.examination, body, account, house),
+      ),
   ),
   route(
     'PUT /examinations/:examination/resources/examiners',

@@ -1,11 +1,10 @@
 import type { Account } from '@kritikos/contracts/accounts';
+import { wallClock } from '@kritikos/core/timetable/wallClock';
 import type { Database } from '../db/database.ts';
 import { newId } from '../http/newId.ts';
 import { noteCopy } from './planRepository.ts';
 import { stationsOf } from './question.ts';
 import { readPlan } from './service.ts';
-
-const MINUTE = 60_000;
 
 /** A plan as a table, a row a slot; that it left the house is written down. */
 export async function planTable(
@@ -21,14 +20,7 @@ export async function planTable(
       station.position,
     ]),
   );
-  const at = new Intl.DateTimeFormat('en-GB', {
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit',
-    hour: '2-digit',
-    minute: '2-digit',
-    timeZone: plan.zone,
-  });
+  const { sortable } = wallClock(plan.zone);
   await noteCopy(db, {
     id: newId(),
     timetableId: id,
@@ -57,8 +49,8 @@ export async function planTable(
       version,
       String(slot.day + 1),
       plan.circuitNames[slot.circuit] ?? String(slot.circuit + 1),
-      at.format(slot.start * MINUTE),
-      at.format(slot.end * MINUTE),
+      sortable(slot.start),
+      sortable(slot.end),
       station === null ? 'rest' : String(positions.get(station) ?? ''),
       station === null ? '' : station.replace(/^\d+ /, ''),
       station === null ? '' : (plan.places[`${slot.circuit + 1} ${station}`] ?? ''),

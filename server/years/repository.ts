@@ -24,7 +24,7 @@ export async function relatedSittings(
   const { rows } = await db.raw(
     `${HELD}
      where ${readBy('e.id')} and (e.id = :examinationId or (
-       (e.held_on, e.id) < (select held_on, id from examination where id = :examinationId)
+       e.put_away_at is null and (e.held_on, e.id) < (select held_on, id from examination where id = :examinationId)
        and exists (select from station s join bank_station_version v on v.id = s.bank_version_id
          where s.examination_id = e.id and v.bank_station_id in (
            select w.bank_station_id from station o join bank_station_version w
@@ -44,7 +44,7 @@ export async function sittingsOf(
 ): Promise<HeldExamination[]> {
   const { rows } = await db.raw(
     `${HELD}
-     where ${readBy('e.id')} and exists (select from station s
+     where ${readBy('e.id')} and e.put_away_at is null and exists (select from station s
        join bank_station_version v on v.id = s.bank_version_id
        where s.examination_id = e.id and v.bank_station_id = :bankStationId
          and exists (select from sheet h where h.station_id = s.id and h.submitted_at is not null))

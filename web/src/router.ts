@@ -163,6 +163,12 @@ const routes: RouteRecordRaw[] = [
     meta: lead('Station bank'),
   },
   {
+    path: '/bank/:bank',
+    component: () => import('./stations/BankStationPage.vue'),
+    props: true,
+    meta: lead('Station'),
+  },
+  {
     path: '/bank/:bank/years',
     component: () => import('./years/StationYearsPage.vue'),
     props: true,

@@ -1,28 +1,35 @@
 <script setup lang="ts">
 import { ROLES } from '@kritikos/contracts/accounts';
-import type { Role } from '@kritikos/contracts/accounts';
+import type { Invited, Role } from '@kritikos/contracts/accounts';
 import { reactive } from 'vue';
 import { call } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
 import ActDialog from '../shell/ActDialog.vue';
 import { ROLE_WORDS } from './roleWords.ts';
+import { useSession } from './session.ts';
 
+const session = useSession();
 const open = defineModel<boolean>({ required: true });
-const emit = defineEmits<{ invited: [name: string] }>();
+const emit = defineEmits<{ invited: [who: Invited] }>();
 const wanted = reactive({ name: '', email: '', roles: [] as Role[] });
 
 const { fields, problem, submit } = useSubmit(async () => {
-  const { name } = await call('POST /accounts', { body: wanted });
+  const invited = await call('POST /accounts', { body: wanted });
   Object.assign(wanted, { name: '', email: '', roles: [] });
   open.value = false;
-  emit('invited', name);
+  emit('invited', invited);
 });
 </script>
 
 <template>
   <ActDialog v-model="open" title="Invite somebody" act="Invite" :problem="problem" @act="submit">
     <p class="soft">
-      They are sent a link by which they choose a password. It holds for seven days.
+      They choose a password by a link, which holds for seven days.
+      {{
+        session.sendsLetters
+          ? 'It is sent to them in a letter.'
+          : 'No letters leave here: it is shown to you, and you pass it on.'
+      }}
     </p>
     <v-text-field v-model="wanted.name" label="Name" :error-messages="fields.name ?? []" />
     <v-text-field

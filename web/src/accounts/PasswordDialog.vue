@@ -2,6 +2,7 @@
 import { ref } from 'vue';
 import { ApiProblem, call, messageOf } from '../http/api.ts';
 import ActDialog from '../shell/ActDialog.vue';
+import PasswordField from './PasswordField.vue';
 import { useSession } from './session.ts';
 
 const session = useSession();
@@ -34,7 +35,11 @@ async function change() {
     :problem="error"
     @act="change"
   >
-    <v-text-field v-model="current" label="Present password" type="password" />
-    <v-text-field v-model="next" label="New password, 12 characters or more" type="password" />
+    <PasswordField v-model="current" label="Present password" autocomplete="current-password" />
+    <PasswordField
+      v-model="next"
+      label="New password, 12 characters or more"
+      autocomplete="new-password"
+    />
   </ActDialog>
 </template>

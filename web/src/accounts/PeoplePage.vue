@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { ROLES } from '@kritikos/contracts/accounts';
-import type { Person, Role } from '@kritikos/contracts/accounts';
+import type { Invited, Person, Role } from '@kritikos/contracts/accounts';
 import { computed, ref } from 'vue';
 import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
 import InviteDialog from './InviteDialog.vue';
+import LinkToPassOn from './LinkToPassOn.vue';
 import { useSession } from './session.ts';
 
 const session = useSession();
@@ -23,7 +24,7 @@ const shown = computed(() => {
 async function change(done: string, action: () => Promise<unknown>) {
   try {
     await action();
-    said.value = done;
+    if (done !== '') said.value = done;
     problem.value = '';
     await reload();
   } catch (thrown) {
@@ -45,12 +46,21 @@ const disable = ({ id, name, disabledAt }: Person) =>
       body: { disabled: !disabledAt },
     }),
   );
-const sendLink = ({ id, name, email }: Person) =>
-  change(`A link for ${name} was written to ${email}; older ones hold no longer.`, () =>
-    call('POST /accounts/:account/link', { params: { account: id } }),
+/** The link that was made last, where whoever made it passes it on. */
+const toPassOn = ref<{ name: string; passOn: string }[]>([]);
+function take({ person: { name, email }, passOn }: Invited) {
+  toPassOn.value = passOn === null ? [] : [{ name, passOn }];
+  said.value =
+    passOn === null
+      ? `A letter with a link for ${name} is on the way to ${email}; older links hold no longer.`
+      : `There is a link for ${name}; older ones hold no longer.`;
+}
+const sendLink = ({ id }: Person) =>
+  change('', async () =>
+    take(await call('POST /accounts/:account/link', { params: { account: id } })),
   );
-async function invited(name: string) {
-  said.value = `An invitation for ${name} was written.`;
+async function invited(who: Invited) {
+  take(who);
   await reload();
 }
 </script>
@@ -76,6 +86,7 @@ async function invited(name: string) {
       examination. Disabling ends what somebody has open at once and keeps everything they did.
     </p>
     <p v-if="said" role="status">{{ said }}</p>
+    <LinkToPassOn v-if="toPassOn.length > 0" :links="toPassOn" class="mb-2" @done="toPassOn = []" />
     <v-alert v-if="problem" type="error" role="alert" class="mb-2">{{ problem }}</v-alert>
     <LoadState :error="error" :loading="!data" @retry="reload" />
     <p v-if="data && shown.length === 0" class="panel">Nobody of that name.</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="T extends NewAccount">
 import type { NewAccount } from '@kritikos/contracts/accounts';
+import PasswordField from './PasswordField.vue';
 
 /** Who somebody is, and the password that lets them in; the server's objections beside each. */
 defineProps<{ nameLabel: string; passwordLabel: string; fields: Record<string, string> }>();
@@ -15,11 +16,10 @@ const person = defineModel<T>({ required: true });
     autocomplete="username"
     :error-messages="fields.email ?? []"
   />
-  <v-text-field
+  <PasswordField
     v-model="person.password"
     :label="passwordLabel"
-    type="password"
     autocomplete="new-password"
-    :error-messages="fields.password ?? []"
+    :error="fields.password ?? ''"
   />
 </template>

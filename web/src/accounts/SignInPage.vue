@@ -2,6 +2,8 @@
 import { ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { messageOf } from '../http/api.ts';
+import ForgottenDialog from './ForgottenDialog.vue';
+import PasswordField from './PasswordField.vue';
 import { useSession } from './session.ts';
 
 const session = useSession();
@@ -11,6 +13,7 @@ const email = ref('');
 const password = ref('');
 const error = ref('');
 const busy = ref(false);
+const forgotten = ref(false);
 
 async function submit() {
   busy.value = true;
@@ -31,18 +34,17 @@ async function submit() {
     <h1>Sign in</h1>
     <p class="soft">Leads prepare and decide, examiners mark their own stations.</p>
     <form class="panel" @submit.prevent="submit">
-      <v-text-field v-model="email" label="E-mail" type="email" autocomplete="username" />
-      <v-text-field
-        v-model="password"
-        label="Password"
-        type="password"
-        autocomplete="current-password"
-      />
+      <v-text-field v-model="email" label="E-mail" type="email" autocomplete="username" autofocus />
+      <PasswordField v-model="password" label="Password" autocomplete="current-password" />
       <v-alert v-if="error" type="error" role="alert">{{ error }}</v-alert>
       <v-btn type="submit" variant="flat" color="primary" size="large" :loading="busy">
         Sign in
       </v-btn>
     </form>
+    <button class="linkish mt-3" type="button" @click="forgotten = true">
+      Forgotten your password?
+    </button>
+    <ForgottenDialog v-model="forgotten" :typed="email" />
   </div>
 </template>
 

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { call, messageOf } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
 import LoadState from '../shell/LoadState.vue';
+import PasswordField from './PasswordField.vue';
 import { useSession } from './session.ts';
 
 /** The secret stands behind the # and goes in a body, so that no server on the way writes it down. */
@@ -43,12 +44,11 @@ const { fields, problem, submit } = useSubmit(async () => {
       </p>
       <form class="panel d-grid" @submit.prevent="submit">
         <input type="hidden" autocomplete="username" :value="link.email" />
-        <v-text-field
+        <PasswordField
           v-model="password"
           label="Password, 12 characters or more"
-          type="password"
           autocomplete="new-password"
-          :error-messages="fields.password ?? []"
+          :error="fields.password ?? ''"
         />
         <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
         <v-btn type="submit" variant="flat" color="primary" size="large">Keep it and sign in</v-btn>

@@ -1,7 +1,7 @@
 import type { Account, FirstAccount, Session, SignIn } from '@kritikos/contracts/accounts';
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
-import { call, NoConnection, useCsrfToken } from '../http/api.ts';
+import { call, NoConnection, useCsrfToken, awaitCsrfToken } from '../http/api.ts';
 
 const REMEMBERED = 'kritikos.account';
 
@@ -15,6 +15,8 @@ function rememberedAccount(remembered: string): Account {
 export const useSession = defineStore('session', () => {
   const account = ref<Account | null>(null);
   const needsFirstAdministrator = ref(false);
+  /** Whether letters leave this installation. */
+  const sendsLetters = ref(false);
   const known = ref(false);
 
   async function refresh(): Promise<void> {
@@ -25,12 +27,14 @@ export const useSession = defineStore('session', () => {
       const remembered = localStorage.getItem(REMEMBERED);
       account.value = remembered ? rememberedAccount(remembered) : null;
       known.value = true;
+      awaitCsrfToken();
     }
   }
 
   function take(session: Session): void {
     account.value = session.account;
     needsFirstAdministrator.value = session.needsFirstAdministrator;
+    sendsLetters.value = session.sendsLetters;
     known.value = true;
     useCsrfToken(session.csrfToken);
     if (session.account) localStorage.setItem(REMEMBERED, JSON.stringify(session.account));
@@ -40,6 +44,7 @@ export const useSession = defineStore('session', () => {
   return {
     account,
     needsFirstAdministrator,
+    sendsLetters,
     known,
     refresh,
     take,
@@ -48,7 +53,10 @@ export const useSession = defineStore('session', () => {
       take(await call('POST /accounts/first-administrator', { body: person })),
     signOut: async () => {
       await call('DELETE /session');
-      take({ account: null, csrfToken: '', needsFirstAdministrator: false });
+      take({
+        ...{ account: null, csrfToken: '' },
+        ...{ needsFirstAdministrator: false, sendsLetters: sendsLetters.value },
+      });
     },
   };
 });

@@ -10,6 +10,7 @@ import PlotFrame from '../plots/PlotFrame.vue';
 import { usePlotTheme } from '../plots/usePlotTheme.ts';
 import LoadState from '../shell/LoadState.vue';
 import FileAndCommand from '../sources/FileAndCommand.vue';
+import ModalDialog from '../shell/ModalDialog.vue';
 
 /** Two examiners' readings of one number: difference against mean, with the limits of agreement. */
 const props = defineProps<{ examination: string; station: string; item: string }>();
@@ -149,7 +150,7 @@ const rows = computed(() =>
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="860" @update:model-value="emit('close')">
+  <ModalDialog :model-value="true" max-width="860" @update:model-value="emit('close')">
     <v-card class="behind">
       <LoadState :error="error" :loading="!data" @retry="reload" />
       <template v-if="data">
@@ -205,7 +206,7 @@ const rows = computed(() =>
         <v-btn class="justify-self-end" @click="emit('close')">Close</v-btn>
       </template>
     </v-card>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped>

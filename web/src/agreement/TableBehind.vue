@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
+import ModalDialog from '../shell/ModalDialog.vue';
 
 /** What the table is of: an item, a part of the station, or all of it; and of which two examiners. */
 export interface Behind {
@@ -49,7 +50,7 @@ const counted = computed(() => {
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="720" @update:model-value="emit('close')">
+  <ModalDialog :model-value="true" max-width="720" @update:model-value="emit('close')">
     <v-card class="behind">
       <LoadState :error="error" :loading="!data" @retry="reload" />
       <template v-if="data">
@@ -98,7 +99,7 @@ const counted = computed(() => {
             >
               Candidate {{ one.candidateNumber }}</router-link
             ><span class="soft"
-              >: {{ behind.item ? '' : one.item }} {{ data.categories[one.row]?.label }} /
+              >: {{ behind.item ? '' : `${one.asks},` }} {{ data.categories[one.row]?.label }} /
               {{ data.categories[one.column]?.label }}</span
             >
           </li>
@@ -109,7 +110,7 @@ const counted = computed(() => {
         <v-btn class="justify-self-end" @click="emit('close')">Close</v-btn>
       </template>
     </v-card>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped>

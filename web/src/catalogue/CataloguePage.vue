@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { procedureSearch } from '@kritikos/catalogue/search';
 import { KINDS, REGIONS } from '@kritikos/catalogue/procedure';
 import type { Kind, Procedure } from '@kritikos/catalogue/procedure';
 import { refDebounced } from '@vueuse/core';
@@ -6,7 +7,6 @@ import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import ProcedureFigure from '../figure/ProcedureFigure.vue';
 import { download } from '../http/download.ts';
-import { procedureSearch } from './search.ts';
 import { useKnownProcedures } from './useKnownProcedures.ts';
 import { KIND_WORDS, regionWords } from './words.ts';
 

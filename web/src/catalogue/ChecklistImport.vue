@@ -3,22 +3,21 @@ import type { ChecklistVersion } from '@kritikos/contracts/checklists';
 import { ref } from 'vue';
 import FileProblems from '../checklists/FileProblems.vue';
 import { call, messageOf } from '../http/api.ts';
+import FileField from '../shell/FileField.vue';
 
 /** Brings a checklist file in as the next version; versions that are frozen stay as they are. */
 const props = defineProps<{ procedure: string }>();
-const file = ref<File | null>(null);
 const problems = ref<readonly { path: string; reason: string }[]>([]);
 const made = ref<ChecklistVersion | null>(null);
 
-async function bringIn(chosen: File | File[] | null) {
-  file.value = chosen instanceof File ? chosen : null;
+async function bringIn(file: File | null) {
   problems.value = [];
   made.value = null;
-  if (!file.value) return;
+  if (!file) return;
   const { readEitherChecklist } = await import('@kritikos/contracts/openChecklist');
   const { RefusedFile } = await import('@kritikos/contracts/openFile');
   try {
-    const { checklist } = readEitherChecklist(await file.value.text());
+    const { checklist } = readEitherChecklist(await file.text());
     const of = checklist.procedures.map(({ procedure }) => procedure).join(' and ');
     if (of !== props.procedure) {
       const reason = `is the checklist of ${of}, not of ${props.procedure}`;
@@ -38,15 +37,11 @@ async function bringIn(chosen: File | File[] | null) {
 </script>
 
 <template>
-  <v-file-input
-    :model-value="file"
+  <FileField
     label="Bring in a checklist (JSON or FHIR Questionnaire)"
     accept=".json,application/json"
-    variant="outlined"
-    density="compact"
-    hide-details
     class="mt-3"
-    @update:model-value="bringIn"
+    @file="bringIn"
   />
   <FileProblems :problems="problems" class="mt-2" />
   <p v-if="made" role="status">

@@ -5,7 +5,9 @@ import FileProblems from '../checklists/FileProblems.vue';
 import { call, messageOf } from '../http/api.ts';
 import { download } from '../http/download.ts';
 import { counted } from '../shell/counted.ts';
+import FileField from '../shell/FileField.vue';
 import { useProcedureFile } from './useProcedureFile.ts';
+import ModalDialog from '../shell/ModalDialog.vue';
 
 /** Brings procedures onto the shelf: a report first, then all of the file or nothing. */
 const open = defineModel<boolean>({ required: true });
@@ -46,21 +48,14 @@ function close() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="760" scrollable @after-leave="forget">
+  <ModalDialog v-model="open" max-width="760" scrollable @after-leave="forget">
     <v-card title="Bring procedures in">
       <v-card-text class="d-grid ga-3">
         <p class="soft">
           A file in the catalogue’s own format. Any procedure can be saved as one from its page, as
           a beginning; give it an id of your own.
         </p>
-        <v-file-input
-          label="File of procedures"
-          accept=".json,application/json"
-          variant="outlined"
-          density="compact"
-          hide-details
-          @update:model-value="look"
-        />
+        <FileField label="File of procedures" accept=".json,application/json" @file="look" />
         <v-progress-linear v-if="busy" indeterminate aria-label="Looking at the file" />
         <FileProblems :problems="problems" />
         <template v-if="report && problems.length === 0">
@@ -111,7 +106,7 @@ function close() {
         >
       </v-card-actions>
     </v-card>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped>

@@ -17,9 +17,9 @@ export function useProcedureFile() {
   const problems = ref<readonly FileProblem[]>([]);
   const busy = ref(false);
 
-  async function look(chosen: File | File[] | null): Promise<void> {
+  async function look(file: File | null): Promise<void> {
     forget();
-    if (chosen instanceof File) await read(await chosen.text());
+    if (file) await read(await file.text());
   }
 
   async function read(text: string): Promise<void> {

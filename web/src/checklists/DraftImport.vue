@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import type { DraftContent } from '@kritikos/core/checklists/draftChecklist';
+import FileField from '../shell/FileField.vue';
 import DifferenceList from './DifferenceList.vue';
 import FileProblems from './FileProblems.vue';
 import { useChecklistFile } from './useChecklistFile.ts';
 import type { WrittenDraft } from './useDraft.ts';
+import ModalDialog from '../shell/ModalDialog.vue';
 
 /** Takes what a checklist file says in the place of what the draft says; undo brings it back. */
 const open = defineModel<boolean>({ required: true });
@@ -31,21 +33,14 @@ function close() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="640" scrollable>
+  <ModalDialog v-model="open" max-width="640" scrollable>
     <v-card title="Bring in a file">
       <v-card-text class="d-grid ga-3">
         <p class="soft">
           A checklist file of Kritikos or a FHIR Questionnaire that Kritikos wrote. It may be
           unfinished; what it lacks is found here.
         </p>
-        <v-file-input
-          label="Checklist file"
-          accept=".json,application/json"
-          variant="outlined"
-          density="compact"
-          hide-details
-          @update:model-value="look"
-        />
+        <FileField label="Checklist file" accept=".json,application/json" @file="look" />
         <FileProblems :problems="problems" />
         <template v-if="read">
           <h3>What would change</h3>
@@ -57,5 +52,5 @@ function close() {
         <v-btn color="primary" variant="flat" :disabled="!read" @click="take">Take it</v-btn>
       </v-card-actions>
     </v-card>
-  </v-dialog>
+  </ModalDialog>
 </template>

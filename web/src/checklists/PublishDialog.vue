@@ -7,9 +7,10 @@ import { useRouter } from 'vue-router';
 import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import ActDialog from '../shell/ActDialog.vue';
+import { done } from '../shell/done.ts';
 import DifferenceList from './DifferenceList.vue';
 import type { WrittenDraft } from './useDraft.ts';
-import { sayPart } from './words.ts';
+import { sayLack, sayPart } from './words.ts';
 
 /** What a published version must have and this draft lacks; what would change; and the step itself. */
 const open = defineModel<boolean>({ required: true });
@@ -21,22 +22,29 @@ const { data: version } = useReading('GET /checklist-versions/:version', () => (
   params: { version: props.draft.startedFrom.versionId },
 }));
 
-/** What is missing, item by item, in the words of the format. */
+/** What is missing, item by item. */
 const missing = computed(() => {
   const content = props.own.content.value;
   const issues = checklistContent.safeParse(content).error?.issues ?? [];
-  const ofFormat = issues.map(({ path, message }) => {
+  const ofFormat = issues.map((issue) => {
+    const { path } = issue;
     const item = path[0] === 'items' ? content.items[Number(path[1])] : undefined;
     const part = path.slice(item ? 2 : 0).map((one) => sayPart(String(one)));
     const where = item ? `“${item.text || 'no words yet'}”` : '';
-    return [where, ...part].filter(Boolean).join(', ') + `: ${message}`;
+    return `${[where, ...part].filter(Boolean).join(', ')} ${sayLack(issue)}`;
   });
   const reasons = content.items
     .filter(({ criticality, criticalReason }) => criticality !== 'none' && !criticalReason?.trim())
-    .map(({ text }) => `“${text}”, reason: must not be empty`);
+    .map(({ text }) => `“${text}”, reason must not be empty`);
   return [...ofFormat, ...reasons];
 });
 watch(open, () => (problem.value = ''));
+
+/** Where the workshop was opened from; a page that was opened by its address came from nowhere. */
+function cameFrom(): string {
+  const { back } = router.options.history.state;
+  return typeof back === 'string' && !back.startsWith('/drafts/') ? back : '/checklists';
+}
 
 async function publish() {
   working.value = true;
@@ -48,7 +56,8 @@ async function publish() {
       body: { sequence: props.own.seen() },
     });
     open.value = false;
-    await router.push('/checklists');
+    done.value = `${props.draft.title} is published. New examinations take the new version.`;
+    await router.push(cameFrom());
   } catch (thrown) {
     problem.value = messageOf(thrown);
   } finally {

@@ -3,6 +3,7 @@ import type { DraftItem } from '@kritikos/core/checklists/draftChecklist';
 import { EYES_ON_SHEET, secondsToMark } from '@kritikos/core/checklists/timeToMark';
 import type { TimeNeeded } from '@kritikos/core/checklists/timeToMark';
 import { computed } from 'vue';
+import ModalDialog from '../shell/ModalDialog.vue';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ time: TimeNeeded | null; items: readonly DraftItem[] }>();
@@ -15,7 +16,7 @@ const slowest = computed(() =>
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" scrollable>
+  <ModalDialog v-model="open" max-width="560" scrollable>
     <v-card title="How long marking takes">
       <v-card-text>
         <p>
@@ -52,5 +53,5 @@ const slowest = computed(() =>
         <v-btn @click="open = false">Close</v-btn>
       </v-card-actions>
     </v-card>
-  </v-dialog>
+  </ModalDialog>
 </template>

@@ -2,7 +2,9 @@
 import type { EventBody, Sheet, SheetState } from '@kritikos/contracts/marking';
 import { afterEvent } from '@kritikos/core/marking/sheetState';
 import { usualVariants } from '@kritikos/core/scoring/checklist';
+import { v7 as newId } from 'uuid';
 import { computed, onMounted, shallowRef, watch } from 'vue';
+import { correctedNow } from '../http/serverClock.ts';
 import SheetSurface from '../marking/SheetSurface.vue';
 import { useTaps } from '../marking/useTaps.ts';
 import { useTrialChannel } from './trialChannel.ts';
@@ -36,7 +38,7 @@ const BLANK: SheetState = {
   comment: '',
   rating: null,
   clock: null,
-  safetyEvents: 0,
+  safety: [],
   submittedAt: null,
 };
 const NOBODY = '00000000-0000-7000-8000-000000000000';
@@ -66,14 +68,16 @@ const sheet = computed((): Sheet | null => {
       content: own.content,
     },
     state: state.value,
+    reopened: null,
     stamp: 0,
     tapped: [],
   };
 });
-function happen(body: EventBody) {
-  if (state.value && body.type !== 'submit') {
-    state.value = afterEvent(state.value, body, new Date().toISOString());
-  }
+function happen(body: EventBody): string | null {
+  if (!state.value || body.type === 'submit') return null;
+  const tap = { id: newId(), at: new Date(correctedNow()).toISOString() };
+  state.value = afterEvent(state.value, body, tap);
+  return tap.id;
 }
 const taps = useTaps(sheet, state, happen);
 </script>
@@ -89,7 +93,6 @@ const taps = useTaps(sheet, state, happen);
     stopped=""
     :of-others="0"
     :set-aside="0"
-    @happen="happen"
     @submit="state = { ...state, ...BLANK, variants: state.variants }"
   >
     <template #notices>

@@ -5,6 +5,7 @@ import { useMagicKeys, whenever } from '@vueuse/core';
 import LoadState from '../shell/LoadState.vue';
 import { useDraft } from './useDraft.ts';
 import WorkshopBench from './WorkshopBench.vue';
+import ModalDialog from '../shell/ModalDialog.vue';
 
 /** One draft of a checklist, opened to be written. */
 const props = defineProps<{ draft: string }>();
@@ -44,7 +45,7 @@ whenever(
     <router-link to="/checklists">Checklists</router-link>
     <LoadState v-if="!own.draft.value" :error="own.error.value" :loading="true" @retry="own.load" />
     <WorkshopBench v-else :own="own" :draft="own.draft.value" />
-    <v-dialog v-model="asking" max-width="460">
+    <ModalDialog v-model="asking" max-width="460">
       <v-card title="Not everything is saved">
         <v-card-text>
           {{ own.waiting.value === 1 ? 'One change is' : `${own.waiting.value} changes are` }} only
@@ -56,6 +57,6 @@ whenever(
           <v-btn color="primary" variant="flat" @click="asking = false">Stay</v-btn>
         </v-card-actions>
       </v-card>
-    </v-dialog>
+    </ModalDialog>
   </div>
 </template>

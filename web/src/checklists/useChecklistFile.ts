@@ -15,14 +15,14 @@ export function useChecklistFile(fits: (content: DraftContent) => FileProblem | 
   const read = shallowRef<DraftContent | null>(null);
   const problems = ref<readonly FileProblem[]>([]);
 
-  async function look(chosen: File | File[] | null): Promise<void> {
+  async function look(file: File | null): Promise<void> {
     forget();
-    if (!(chosen instanceof File)) return;
+    if (!file) return;
     // The formats and the catalogue that they speak of are only loaded when there is a file.
     const { readDraftChecklist } = await import('@kritikos/contracts/openChecklist');
     const { RefusedFile } = await import('@kritikos/contracts/openFile');
     try {
-      const content = readDraftChecklist(await chosen.text());
+      const content = readDraftChecklist(await file.text());
       const problem = fits(content);
       if (problem) throw new RefusedFile([problem]);
       read.value = content;

@@ -1,6 +1,10 @@
+import { procedureById } from '@kritikos/catalogue/procedures';
+import { liftChecklist } from '@kritikos/catalogue/stationChecklist';
+import { checklistContent } from '@kritikos/contracts/checklists';
+import { ITEM_KINDS } from '@kritikos/core/checklists/asKind';
 import { SOUND } from '@kritikos/core/checklists/testing/soundChecklist';
 import { describe, expect, it } from 'vitest';
-import { itemWordsOf, sayChanges, sayMend, sayPiece, sayValue } from './words.ts';
+import { itemWordsOf, sayChanges, sayLack, sayMend, sayPart, sayPiece, sayValue } from './words.ts';
 
 describe('a change in words', () => {
   it('says what stood and what stands', () => {
@@ -59,5 +63,33 @@ describe('the action of a finding', () => {
     expect(sayMend({ do: 'minutes', minutes: 9 })).toBe('Give the station 9 minutes');
     expect(sayMend({ do: 'fail-station', items: ['a'] })).toBe('Missing it fails the station');
     expect(sayMend({ do: 'band', item: 'a', lower: 4, upper: 4 })).toBe('Lay the band at 4');
+  });
+});
+
+describe('what a draft lacks', () => {
+  it('is said in words, whatever of it is missing', () => {
+    const procedure = procedureById('lachman-anterior-translation');
+    if (!procedure) throw new Error('The catalogue has lost its first procedure.');
+    const whole = liftChecklist(procedure);
+    const [first] = whole.items;
+    const empty = { left: null, right: null, before: null, after: null, settings: [], needs: null };
+    const items = [
+      ...whole.items.map((item) => ({
+        ...item,
+        ...{ text: '', weight: null, anchors: [], options: [], answer: '', unit: '', lower: null },
+      })),
+      ...ITEM_KINDS.map((kind) => ({ ...first, ...empty, key: `a-${kind}`, kind })),
+    ];
+    const draft = { ...whole, items, stopRule: '', attempts: null };
+    const issues = checklistContent.safeParse(draft).error?.issues ?? [];
+    expect(issues.length).toBeGreaterThan(30);
+    for (const issue of issues) {
+      expect(sayLack(issue)).not.toMatch(/invalid|expected|received|too small|hyphens/i);
+      for (const part of issue.path.slice(issue.path[0] === 'items' ? 2 : 0))
+        if (typeof part === 'string') expect(sayPart(part), part).not.toMatch(/[A-Z-]/);
+    }
+    expect(sayLack({ code: 'too_small', message: '', minimum: 3, origin: 'array' })).toBe(
+      'needs 3 or more',
+    );
   });
 });

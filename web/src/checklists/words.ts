@@ -131,6 +131,22 @@ export function sayPart(part: string): string {
   return PART_WORDS[part] ?? PIECE_WORDS[part]?.toLowerCase() ?? part;
 }
 
+/** As much of what a format has against a part as is needed to say it in words. */
+interface Lack {
+  readonly code?: string | undefined;
+  readonly message: string;
+  readonly minimum?: number | bigint;
+  readonly origin?: string;
+}
+
+/** What a part lacks; formats that say it in words are left to say it. */
+export function sayLack({ code, message, minimum, origin }: Lack): string {
+  if (code === 'invalid_type') return 'is not written yet';
+  if (code === 'invalid_format') return 'is not chosen yet';
+  if (code === 'too_small' && origin === 'array') return `needs ${minimum} or more`;
+  return message;
+}
+
 /** Parts whose values are words of the vocabulary, as the page says them. */
 const VALUE_WORDS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   kind: lower(KIND_WORDS),

@@ -7,6 +7,7 @@ import { useReading } from '../http/useReading.ts';
 import CandidateStateDialog from './CandidateStateDialog.vue';
 import { useExamination } from './examinationStore.ts';
 import CellErrors from '../shell/CellErrors.vue';
+import FileField from '../shell/FileField.vue';
 import WideTable from '../shell/WideTable.vue';
 
 const PAGE = 12;
@@ -22,8 +23,7 @@ const file = ref<File | null>(null);
 const preview = ref<ImportPreview | null>(null);
 const problem = ref('');
 
-async function look(chosen: File | File[] | null) {
-  file.value = Array.isArray(chosen) ? (chosen[0] ?? null) : chosen;
+async function look() {
   preview.value = null;
   problem.value = '';
   if (!file.value) return;
@@ -51,6 +51,7 @@ async function take() {
 }
 
 const circuits = ref('');
+const nobody = ref('');
 async function takeCohort() {
   try {
     const named = circuits.value
@@ -63,10 +64,10 @@ async function takeCohort() {
         body: { circuits: named },
       }),
     );
-    problem.value = '';
+    nobody.value = '';
     await reload();
   } catch (thrown) {
-    problem.value = messageOf(thrown);
+    nobody.value = messageOf(thrown);
   }
 }
 const chosen = ref<Candidate | null>(null);
@@ -123,22 +124,19 @@ function turn(by: number) {
       />
       <v-btn @click="takeCohort">Take the cohort</v-btn>
     </div>
+    <v-alert v-if="nobody" type="error" role="alert" class="mt-2">{{ nobody }}</v-alert>
     <p class="soft mt-1">
-      Every student of cohort {{ store.current?.cohort }} who is no candidate yet becomes one.
+      Every student of cohort
+      <router-link :to="`/cohorts/${store.current?.cohortId}`">{{
+        store.current?.cohort
+      }}</router-link>
+      who is no candidate yet becomes one.
     </p>
     <p class="soft mt-3">
       Or bring them in from a CSV file with the columns <code>number</code>, <code>name</code> and,
       where there are circuits, <code>circuit</code>.
     </p>
-    <v-file-input
-      :model-value="file"
-      label="Candidate list (CSV)"
-      accept=".csv,text/csv"
-      variant="outlined"
-      density="compact"
-      hide-details
-      @update:model-value="look"
-    />
+    <FileField v-model="file" label="Candidate list (CSV)" accept=".csv,text/csv" @file="look" />
     <v-alert v-if="problem" type="error" role="alert" class="mt-2">{{ problem }}</v-alert>
     <div v-if="preview" class="mt-3" role="status">
       <template v-if="preview.errors.length > 0">

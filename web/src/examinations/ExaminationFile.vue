@@ -5,6 +5,7 @@ import type { ExaminationRead } from '@kritikos/contracts/openExamination';
 import { readFile, RefusedFile } from '@kritikos/contracts/openFile';
 import { ref, shallowRef, useTemplateRef } from 'vue';
 import { ApiProblem, call, messageOf } from '../http/api.ts';
+import ModalDialog from '../shell/ModalDialog.vue';
 
 /** An examination from a file that another installation wrote: read here first, then taken whole. */
 const emit = defineEmits<{ made: [] }>();
@@ -52,7 +53,7 @@ function whyNot(thrown: unknown): string[] {
     aria-label="File of an examination"
     @change="take"
   />
-  <v-dialog v-model="open" max-width="620" :persistent="busy">
+  <ModalDialog v-model="open" max-width="620" :persistent="busy">
     <v-card
       :title="
         made ? 'The examination is here' : busy ? 'Reading the file' : 'The file was not taken'
@@ -93,7 +94,7 @@ function whyNot(thrown: unknown): string[] {
         </v-btn>
       </v-card-actions>
     </v-card>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped>

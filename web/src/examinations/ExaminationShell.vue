@@ -45,6 +45,7 @@ const steps = computed(() =>
         {{ open ? store.current?.title : '…' }}
         <small v-if="open" class="soft">
           {{ store.current?.cohort }} · {{ store.current?.heldOn }}
+          <template v-if="store.current?.putAway"> · put away</template>
         </small>
       </router-link>
       <router-link

@@ -1,13 +1,15 @@
 <script setup lang="ts">
-import type { ExaminationSummary } from '@kritikos/contracts/examinations';
-import { computed, reactive, ref, shallowRef } from 'vue';
+import type { ExaminationSummary, NewExamination } from '@kritikos/contracts/examinations';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import { useSubmit } from '../http/useSubmit.ts';
 import ActDialog from '../shell/ActDialog.vue';
+import { counted } from '../shell/counted.ts';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
+import DetailFields from './DetailFields.vue';
 import ExaminationFile from './ExaminationFile.vue';
 import NextDialog from './NextDialog.vue';
 
@@ -21,26 +23,30 @@ const copying = computed({
     if (!open) like.value = null;
   },
 });
-const wanted = reactive({
+const wanted = ref<NewExamination>({
   title: '',
   school: '',
-  cohort: String(new Date().getFullYear()),
+  cohort: '',
   heldOn: new Date().toISOString().slice(0, 10),
   zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
 });
+// Most schools have one name.
+watch(data, (all) => (wanted.value.school ||= all?.[0]?.school ?? ''));
+const counting = computed(() => data.value?.filter((one) => !one.putAway) ?? []);
+const away = computed(() => data.value?.filter((one) => one.putAway) ?? []);
 const {
   fields,
   problem,
   submit: create,
 } = useSubmit(async () => {
-  const made = await call('POST /examinations', { body: wanted });
+  const made = await call('POST /examinations', { body: wanted.value });
   await router.push(`/examinations/${made.id}/preparation`);
 });
 </script>
 
 <template>
   <div class="page">
-    <div class="d-flex align-center ga-4 mb-3">
+    <div class="d-flex flex-wrap align-center ga-3 mb-3">
       <h1>Examinations</h1>
       <v-spacer />
       <ExaminationFile @made="reload" />
@@ -50,7 +56,7 @@ const {
     <p v-if="data?.length === 0" class="panel">
       There is no examination yet. Make one, then bring in candidates and stations.
     </p>
-    <WideTable v-if="data && data.length > 0" label="Examinations">
+    <WideTable v-if="counting.length > 0" label="Examinations">
       <table class="ledger panel">
         <thead>
           <tr>
@@ -65,7 +71,7 @@ const {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="one in data" :key="one.id">
+          <tr v-for="one in counting" :key="one.id">
             <td>
               <router-link :to="`/examinations/${one.id}`">{{ one.title }}</router-link>
             </td>
@@ -89,6 +95,15 @@ const {
         </tbody>
       </table>
     </WideTable>
+    <details v-if="away.length > 0" class="mt-3">
+      <summary>{{ counted(away.length, 'examination') }} put away</summary>
+      <ul>
+        <li v-for="one in away" :key="one.id">
+          <router-link :to="`/examinations/${one.id}/preparation`">{{ one.title }}</router-link>
+          <span class="soft figures"> · {{ one.cohort }} · {{ one.heldOn }}</span>
+        </li>
+      </ul>
+    </details>
     <NextDialog v-model="copying" :like="like" />
     <ActDialog
       v-model="creating"
@@ -98,16 +113,7 @@ const {
       :problem="problem"
       @act="create"
     >
-      <v-text-field v-model="wanted.title" label="Title" :error-messages="fields.title ?? []" />
-      <v-text-field v-model="wanted.school" label="School" :error-messages="fields.school ?? []" />
-      <v-text-field v-model="wanted.cohort" label="Cohort" :error-messages="fields.cohort ?? []" />
-      <v-text-field
-        v-model="wanted.heldOn"
-        label="Day"
-        type="date"
-        :error-messages="fields.heldOn ?? []"
-      />
-      <v-text-field v-model="wanted.zone" label="Time zone" :error-messages="fields.zone ?? []" />
+      <DetailFields v-model="wanted" :errors="fields" />
     </ActDialog>
   </div>
 </template>

@@ -1,16 +1,18 @@
 <script setup lang="ts">
+import type { NextExamination } from '@kritikos/contracts/blueprint';
 import type { ExaminationSummary } from '@kritikos/contracts/examinations';
 import { reactive, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
 import ActDialog from '../shell/ActDialog.vue';
+import CohortChoice from './CohortChoice.vue';
 
 /** Next year's: an examination like this one for another cohort. */
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ like: Pick<ExaminationSummary, 'id' | 'title' | 'heldOn'> | null }>();
 const router = useRouter();
-const wanted = reactive({ title: '', cohort: '', heldOn: '' });
+const wanted = reactive<NextExamination>({ title: '', cohort: '', heldOn: '' });
 watch(open, (now) => {
   if (!now || !props.like) return;
   const year = Number(props.like.heldOn.slice(0, 4)) + 1;
@@ -45,7 +47,7 @@ const { fields, problem, submit } = useSubmit(async () => {
       what the bank has changed since is shown beside each.
     </p>
     <v-text-field v-model="wanted.title" label="Title" :error-messages="fields.title ?? []" />
-    <v-text-field v-model="wanted.cohort" label="Cohort" :error-messages="fields.cohort ?? []" />
+    <CohortChoice v-model="wanted.cohort" :error="fields.cohort ?? ''" />
     <v-text-field
       v-model="wanted.heldOn"
       label="Day"

@@ -53,7 +53,7 @@ const signOf = (done: number, of: number) => (of > 0 && done >= of ? '●' : don
             <th>Region</th>
             <th class="number">Minutes</th>
             <th>Checklist</th>
-            <th>Examiners</th>
+            <th>Examiners, and how many they mark</th>
           </tr>
         </thead>
         <tbody>
@@ -67,10 +67,12 @@ const signOf = (done: number, of: number) => (of > 0 && done >= of ? '●' : don
               version {{ station.version }}, {{ counted(station.items, 'item') }},
               {{ station.frozenAt ? 'frozen' : 'not frozen yet' }}
             </td>
-            <td>
+            <td class="who">
               <div v-for="e in station.examiners" :key="e.accountId">
                 {{ e.name }}<span v-if="e.circuit" class="soft">, circuit {{ e.circuit }}</span
-                ><span v-if="e.every > 1" class="soft">, one in {{ e.every }}</span>
+                ><span v-if="e.sheets > 0" class="soft figures"
+                  >, {{ e.sheets }} of {{ examination.candidates }}</span
+                ><span v-else-if="e.every > 1" class="soft">, one in {{ e.every }}</span>
               </div>
             </td>
           </tr>
@@ -88,6 +90,9 @@ const signOf = (done: number, of: number) => (of > 0 && done >= of ? '●' : don
   display: grid;
   grid-template-columns: repeat(3, 1fr);
   gap: 12px;
+}
+.who {
+  min-width: 220px;
 }
 .phases a {
   color: inherit;

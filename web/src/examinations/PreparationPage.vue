@@ -6,6 +6,7 @@ import ExaminerPanel from '../accounts/ExaminerPanel.vue';
 import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import CandidatePanel from './CandidatePanel.vue';
+import DetailsPanel from './DetailsPanel.vue';
 import { useExamination } from './examinationStore.ts';
 import LeadPanel from './LeadPanel.vue';
 import StationPanel from './StationPanel.vue';
@@ -94,9 +95,14 @@ async function plan() {
         </section>
       </div>
       <div class="stack">
+        <DetailsPanel />
         <CandidatePanel />
         <LeadPanel />
-        <ExaminerPanel :examiners="examiners ?? []" @changed="reload" />
+        <ExaminerPanel
+          :examination="examination.id"
+          :examiners="examiners ?? []"
+          @changed="reload"
+        />
       </div>
     </div>
   </div>

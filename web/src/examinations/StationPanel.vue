@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Account } from '@kritikos/contracts/accounts';
 import type { Examination, Station } from '@kritikos/contracts/examinations';
+import { refDebounced } from '@vueuse/core';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { call, messageOf } from '../http/api.ts';
 import { useInTurn } from '../http/useInTurn.ts';
@@ -11,14 +12,27 @@ import { vKept } from '../shell/kept.ts';
 const props = defineProps<{ examiners: Account[] }>();
 const store = useExamination();
 const stations = computed(() => store.current?.stationList ?? []);
-const { data: bank } = useReading('GET /bank-stations', () => ({ query: { limit: 200 } }));
-const usable = computed(() =>
-  (bank.value?.stations ?? []).flatMap(({ retired, versionId, title, minutes, region }) =>
-    retired
-      ? []
-      : [{ value: versionId, title, props: { subtitle: `${region}, ${minutes} minutes` } }],
-  ),
+/** The bank finds by title, procedure, misspelt too, region and equipment; what is written asks it. */
+const words = ref('');
+const asked = refDebounced(words, 200);
+const added = ref<string | null>(null);
+const { data: bank } = useReading(
+  'GET /bank-stations',
+  () => ({ query: { limit: 60, ...(asked.value === '' ? {} : { words: asked.value }) } }),
+  { keep: true },
 );
+const usable = computed(() =>
+  (bank.value?.stations ?? []).map(({ versionId, title, minutes, region }) => ({
+    value: versionId,
+    title,
+    props: { subtitle: `${region}, ${minutes} minutes` },
+  })),
+);
+/** What is written in the field is a question until something is chosen, which stands there then. */
+function ask(written: string) {
+  const chosen = usable.value.find(({ value }) => value === added.value);
+  if (written !== chosen?.title) words.value = written.trim().slice(0, 120);
+}
 const problem = ref('');
 const told = useTemplateRef<HTMLElement>('told');
 // The panel is long: what went wrong at its top is said at its end, and must be seen.
@@ -26,7 +40,6 @@ watch(problem, async (now) => {
   await nextTick();
   if (now) told.value?.scrollIntoView({ block: 'nearest' });
 });
-const added = ref<string | null>(null);
 const { inTurn } = useInTurn();
 
 async function change(action: () => Promise<Examination>) {
@@ -48,7 +61,7 @@ const add = () =>
     return made;
   });
 
-type Assigned = Omit<Station['examiners'][number], 'name'>;
+type Assigned = Omit<Station['examiners'][number], 'name' | 'sheets'>;
 const assign = (station: Station, examiners: Assigned[]) =>
   change(() =>
     call('PUT /stations/:station/examiners', {
@@ -87,10 +100,7 @@ function read(station: Station, item: string, typed: string) {
 }
 
 const present = (station: Station) =>
-  station.examiners.map(({ name, ...assigned }) => {
-    void name;
-    return assigned;
-  });
+  station.examiners.map(({ accountId, every, circuit }) => ({ accountId, every, circuit }));
 const free = (station: Station) =>
   props.examiners.filter((e) => !station.examiners.some((s) => s.accountId === e.id));
 const SHARES = [
@@ -209,7 +219,14 @@ const setAssigned = (station: Station, accountId: string, part: Partial<Assigned
       </div>
     </div>
     <form class="add" @submit.prevent="add">
-      <v-autocomplete v-model="added" label="Station of the bank" :items="usable" />
+      <v-autocomplete
+        v-model="added"
+        label="Station of the bank"
+        :items="usable"
+        no-filter
+        no-data-text="Nothing like that in the bank."
+        @update:search="ask"
+      />
       <v-btn type="submit" :disabled="!added">Add station</v-btn>
       <router-link to="/bank">Make a new one in the bank</router-link>
     </form>
@@ -267,10 +284,13 @@ details {
   flex: 0 0 172px;
 }
 .add {
-  display: grid;
-  grid-template-columns: 1fr auto auto;
+  display: flex;
+  flex-wrap: wrap;
   gap: 8px 14px;
   align-items: center;
   margin-top: 12px;
+}
+.add > .v-input {
+  flex: 1 1 220px;
 }
 </style>

@@ -1,5 +1,13 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { ApiProblem, call, linkTo, messageOf, NoConnection, useCsrfToken } from './api.ts';
+import {
+  ApiProblem,
+  call,
+  linkTo,
+  messageOf,
+  NoConnection,
+  useCsrfToken,
+  awaitCsrfToken,
+} from './api.ts';
 import { clockAhead, correctedNow } from './serverClock.ts';
 
 const answers = (...responses: (Response | Error)[]) => {
@@ -19,6 +27,7 @@ const problem = (type: string, status: number, detail?: string) =>
 afterEach(() => {
   vi.unstubAllGlobals();
   useCsrfToken('');
+  clockAhead.value = 0;
 });
 
 describe('a call of the API', () => {
@@ -80,6 +89,39 @@ describe('a call of the API', () => {
     const thrown: unknown = await call('GET /examinations').catch((error: unknown) => error);
     expect(thrown).toBeInstanceOf(NoConnection);
     expect(messageOf(thrown)).toMatch(/kept on this device/);
+  });
+
+  it('fetches a token before the first change of a page that was opened without a network', async () => {
+    awaitCsrfToken();
+    const fetched = answers(json([]), json({ csrfToken: 'fresh' }), json({}), json({}));
+    await call('GET /examinations');
+    await call('PUT /examinations/:examination/marking', sent);
+    await call('PUT /examinations/:examination/marking', sent);
+    expect(fetched.mock.calls.map(([path]) => path)).toEqual([
+      '/api/examinations',
+      '/api/session',
+      '/api/examinations/e1/marking',
+      '/api/examinations/e1/marking',
+    ]);
+    expect(fetched.mock.calls[2]?.[1]?.headers).toMatchObject({ 'x-csrf-token': 'fresh' });
+  });
+
+  it('still lacks the token where the network is not back, and nothing is sent without it', async () => {
+    awaitCsrfToken();
+    const fetched = answers(
+      new TypeError('Failed to fetch'),
+      json({ csrfToken: 'fresh' }),
+      json({}),
+    );
+    await expect(call('PUT /examinations/:examination/marking', sent)).rejects.toBeInstanceOf(
+      NoConnection,
+    );
+    await call('PUT /examinations/:examination/marking', sent);
+    expect(fetched.mock.calls.map(([path]) => path)).toEqual([
+      '/api/session',
+      '/api/session',
+      '/api/examinations/e1/marking',
+    ]);
   });
 
   it('fetches a token and tries once more where it had none', async () => {

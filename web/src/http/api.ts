@@ -39,6 +39,13 @@ let csrfToken = '';
 /** The token that every change must carry; it comes with the session. */
 export function useCsrfToken(token: string): void {
   csrfToken = token;
+  lacksToken = false;
+}
+
+/** A page that was opened without a network, for somebody whom the device remembers, has none yet. */
+let lacksToken = false;
+export function awaitCsrfToken(): void {
+  lacksToken = true;
 }
 
 /** Everything that a call can be sent with; which of it an address wants, its contract says. */
@@ -66,11 +73,12 @@ export async function ask<A extends Address>(
 ): Promise<Answer<A>> {
   const { params, query, body }: Anything = sent ?? {};
   const request = { ...requestTo(address, params, query), ...payload(body) };
+  if (lacksToken && request.method !== 'GET') await renewToken();
   try {
     // The one place where what came is taken for what the contract promises; tests hold it to that.
     return (await attempt(request)) as Answer<A>;
   } catch (thrown) {
-    // A page that was opened without a network has no token yet; it gets one and tries once more.
+    // The token may be of a session that is over; another is fetched, and it is tried once more.
     const forged = thrown instanceof ApiProblem && thrown.type === 'forged-request';
     if (!forged || !(await renewToken())) throw thrown;
     return (await attempt(request)) as Answer<A>;
@@ -167,7 +175,7 @@ function isProblem(answer: unknown): answer is Problem {
 
 async function renewToken(): Promise<boolean> {
   const before = csrfToken;
-  csrfToken = (await call('GET /session')).csrfToken;
+  useCsrfToken((await call('GET /session')).csrfToken);
   return csrfToken !== '' && csrfToken !== before;
 }
 

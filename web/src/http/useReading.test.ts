@@ -29,7 +29,12 @@ afterEach(() => vi.unstubAllGlobals());
 function signIn(id: string) {
   const account = { id, name: id, email: `${id}@x.example`, roles: ['lead' as const] };
   app.runWithContext(() =>
-    useSession().take({ account, csrfToken: 't', needsFirstAdministrator: false }),
+    useSession().take({
+      account,
+      csrfToken: 't',
+      needsFirstAdministrator: false,
+      sendsLetters: false,
+    }),
   );
 }
 function answering(answer: (path: string) => Response) {

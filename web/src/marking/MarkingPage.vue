@@ -1,9 +1,13 @@
 <script setup lang="ts">
+import type { Confirmations } from '@kritikos/contracts/calibration';
 import { useIntervalFn } from '@vueuse/core';
 import { ref } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
+import SafetyPanel from '../safety/SafetyPanel.vue';
+import ActDialog from '../shell/ActDialog.vue';
+import { counted } from '../shell/counted.ts';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
 
@@ -12,7 +16,10 @@ const id = store.current?.id ?? '';
 const { data, error, reload } = useReading('GET /examinations/:examination/marking', () => ({
   params: { examination: id },
 }));
-useIntervalFn(() => void reload(), 10_000);
+const safety = useReading('GET /examinations/:examination/safety', () => ({
+  params: { examination: id },
+}));
+useIntervalFn(() => void Promise.all([reload(), safety.reload()]), 10_000);
 const problem = ref('');
 const WARNINGS = [
   { value: 0, title: 'not at all' },
@@ -37,6 +44,26 @@ async function setWarning(seconds: number) {
   }
 }
 
+/** Who has not read which briefing, when marking is about to be opened. */
+const unread = ref<Confirmations>([]);
+const asking = ref(false);
+async function open() {
+  try {
+    const all = await call('GET /examinations/:examination/calibration', {
+      params: { examination: id },
+    });
+    unread.value = all.filter(({ confirmedAt }) => confirmedAt === null);
+    if (unread.value.length > 0) asking.value = true;
+    else await setOpen(true);
+  } catch (thrown) {
+    problem.value = messageOf(thrown);
+  }
+}
+async function openAllTheSame() {
+  await setOpen(true);
+  asking.value = false;
+}
+
 async function setOpen(open: boolean) {
   try {
     store.take(
@@ -55,11 +82,11 @@ async function setOpen(open: boolean) {
 
 <template>
   <div class="page">
-    <div class="d-flex align-center ga-4">
+    <div class="d-flex flex-wrap align-center ga-4">
       <h1>Mark</h1>
       <v-spacer />
       <v-btn v-if="data?.open" @click="setOpen(false)">Close marking</v-btn>
-      <v-btn v-else variant="flat" color="primary" @click="setOpen(true)">Open marking</v-btn>
+      <v-btn v-else variant="flat" color="primary" @click="open">Open marking</v-btn>
     </div>
     <p class="soft">
       {{
@@ -77,6 +104,25 @@ async function setOpen(open: boolean) {
       @update:model-value="setWarning"
     />
     <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
+    <ActDialog
+      v-model="asking"
+      title="Open marking with unread briefings"
+      act="Open all the same"
+      away="Not yet"
+      :problem="problem"
+      @act="openAllTheSame"
+    >
+      <p>
+        {{ counted(unread.length, 'briefing is', 'briefings are') }} not read. Whoever has not read
+        theirs marks by another checklist than the one in their head.
+      </p>
+      <ul class="unread">
+        <li v-for="one in unread" :key="`${one.stationId} ${one.examinerId}`">
+          {{ one.examiner }}: station {{ one.position }} {{ one.station }}
+        </li>
+      </ul>
+      <p class="soft">Opening marking freezes the checklists in use.</p>
+    </ActDialog>
     <LoadState :error="error" :loading="!data" @retry="reload" />
     <template v-if="data">
       <WideTable label="Progress by station and examiner" class="mt-2">
@@ -109,6 +155,12 @@ async function setOpen(open: boolean) {
           </tbody>
         </table>
       </WideTable>
+      <SafetyPanel
+        class="mt-5"
+        :examination="id"
+        :occurrences="safety.data.value ?? []"
+        @changed="safety.reload"
+      />
       <h2 class="mt-5 mb-2">Sheets that want a look</h2>
       <p v-if="data.attention.length === 0" class="soft">None.</p>
       <WideTable v-else label="Sheets that want a look">
@@ -144,6 +196,12 @@ async function setOpen(open: boolean) {
 </template>
 
 <style scoped>
+.unread {
+  max-height: 34vh;
+  overflow-y: auto;
+  margin: 0;
+  padding-left: 1.2em;
+}
 .track {
   display: block;
   height: 8px;

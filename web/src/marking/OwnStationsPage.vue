@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { mdiCalendarExportOutline } from '@mdi/js';
-import type { OwnStation } from '@kritikos/contracts/marking';
-import { watch } from 'vue';
+import { computed, watch } from 'vue';
 import { useSession } from '../accounts/session.ts';
 import { call, linkTo, NoConnection } from '../http/api.ts';
 import { useRead } from '../http/useReading.ts';
+import { counted } from '../shell/counted.ts';
 import LoadState from '../shell/LoadState.vue';
 import { keepStations, keptStations } from './deviceStore.ts';
+import { dueAt, signOf, stateOf } from './ownSheetWords.ts';
+import { isOver, ownDays } from './ownDay.ts';
+import OwnStationPanel from './OwnStationPanel.vue';
 import { ofOthers, send, setAsideCount, stopped, waiting } from './sending.ts';
 
 const session = useSession();
@@ -41,22 +44,9 @@ const WHY = {
   busy: '; the server is busy',
 };
 
-type OwnSheet = OwnStation['sheets'][number];
-const next = (station: OwnStation) =>
-  station.sheets.find((s) => !s.submittedAt && (station.assigned || s.startedAt));
-const submitted = (station: OwnStation) => station.sheets.filter((s) => s.submittedAt).length;
-const stateOf = (sheet: OwnSheet) =>
-  sheet.submittedAt ? 'submitted' : sheet.startedAt ? 'under way' : 'to mark';
-/** The time on the wall of the house; a station kept by an older version of the page has none. */
-const dueAt = ({ due }: OwnSheet, { zone }: OwnStation) =>
-  due
-    ? new Intl.DateTimeFormat('en-GB', {
-        hour: '2-digit',
-        minute: '2-digit',
-        timeZone: zone,
-      }).format(new Date(due))
-    : '';
-const signOf = (sheet: OwnSheet) => (sheet.submittedAt ? '✓' : sheet.startedAt ? '◐' : '');
+const now = computed(() => data.value?.filter((own) => !isOver(own, new Date())) ?? []);
+const earlier = computed(() => data.value?.filter((own) => isOver(own, new Date())) ?? []);
+const days = computed(() => ownDays(now.value));
 </script>
 
 <template>
@@ -94,53 +84,30 @@ const signOf = (sheet: OwnSheet) => (sheet.submittedAt ? '✓' : sheet.startedAt
       You are not assigned to a station yet. The lead assigns examiners when preparing the
       examination.
     </p>
-    <section v-for="station in data ?? []" :key="station.stationId" class="panel">
-      <div class="head">
-        <div>
-          <h2>Station {{ station.position }} · {{ station.title }}</h2>
-          <div class="soft">
-            {{ station.procedureTitle }} · {{ station.minutes }} minutes ·
-            {{ station.examinationTitle }}
-          </div>
-        </div>
-        <v-spacer />
-        <v-btn v-if="station.assigned" size="large" :to="`/stations/${station.stationId}/briefing`">
-          {{ station.briefingConfirmed ? 'Briefing' : 'Read the briefing' }}
-        </v-btn>
-        <v-btn
-          v-if="next(station)"
-          size="large"
-          variant="flat"
-          color="primary"
-          :disabled="!station.markingOpen && !next(station)?.startedAt"
-          :to="`/sheets/${next(station)?.id}`"
+    <section v-for="own in days" :key="own.day" class="panel">
+      <h2>{{ own.day }}, by time</h2>
+      <ol class="day figures">
+        <li
+          v-for="turn in own.turns"
+          :key="turn.sheet.id"
+          :class="{ done: turn.sheet.submittedAt }"
         >
-          {{ next(station)?.startedAt ? 'Continue candidate' : 'Next: candidate' }}
-          {{ next(station)?.candidateNumber }}
-        </v-btn>
-      </div>
-      <p v-if="!station.assigned" class="soft">
-        The lead took you off this station. What you have begun can be finished here.
-      </p>
-      <p v-else-if="!station.markingOpen" class="soft">Marking is not open.</p>
-      <div class="candidates">
-        <router-link
-          v-for="sheet in station.sheets"
-          :key="sheet.id"
-          :to="`/sheets/${sheet.id}`"
-          class="candidate figures"
-          :class="{ submitted: sheet.submittedAt }"
-          :aria-label="`Candidate ${sheet.candidateNumber}, ${stateOf(sheet)}${sheet.due ? `, at ${dueAt(sheet, station)}` : ''}`"
-        >
-          {{ sheet.candidateNumber
-          }}<small v-if="signOf(sheet) || !sheet.due">{{ signOf(sheet) }}</small>
-          <small v-if="sheet.due" class="due">{{ dueAt(sheet, station) }}</small>
-        </router-link>
-      </div>
-      <div class="soft figures">
-        {{ submitted(station) }} of {{ station.sheets.length }} submitted
-      </div>
+          <router-link
+            :to="`/sheets/${turn.sheet.id}`"
+            :aria-label="`Candidate ${turn.sheet.candidateNumber} at station ${turn.station.position}, ${dueAt(turn.sheet, turn.station)}, ${stateOf(turn.sheet)}`"
+          >
+            <b>{{ dueAt(turn.sheet, turn.station) }}</b>
+            <span>station {{ turn.station.position }} · {{ turn.station.title }}</span>
+            <span>{{ turn.sheet.candidateNumber }} {{ signOf(turn.sheet) }}</span>
+          </router-link>
+        </li>
+      </ol>
     </section>
+    <OwnStationPanel v-for="station in now" :key="station.stationId" :station="station" />
+    <details v-if="earlier.length > 0">
+      <summary>{{ counted(earlier.length, 'earlier station') }}</summary>
+      <OwnStationPanel v-for="station in earlier" :key="station.stationId" :station="station" />
+    </details>
   </div>
 </template>
 
@@ -148,49 +115,33 @@ const signOf = (sheet: OwnSheet) => (sheet.submittedAt ? '✓' : sheet.startedAt
 section {
   margin-top: 14px;
 }
-.head {
+details {
+  margin-top: 18px;
+}
+summary {
+  min-height: 44px;
   display: flex;
-  gap: 10px;
   align-items: center;
-  flex-wrap: wrap;
+  color: var(--petrol);
+  text-decoration: underline;
+  cursor: pointer;
 }
-/* Where the buttons do not fit beside the title they begin a line of their own. */
-@media (max-width: 600px) {
-  .head > .v-spacer {
-    display: none;
-  }
+.day {
+  list-style: none;
+  padding: 0;
+  margin: 6px 0 0;
 }
-.candidates {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin: 12px 0 6px;
-}
-.candidate {
-  width: 48px;
-  height: 48px;
-  display: flex;
-  flex-direction: column;
+.day a {
+  display: grid;
+  grid-template-columns: 4.2em 1fr auto;
+  gap: 8px;
+  min-height: 44px;
   align-items: center;
-  justify-content: center;
-  border: 1.5px solid rgba(var(--v-theme-on-surface), 0.55);
-  border-radius: 3px;
+  border-top: 1px solid var(--rule);
   text-decoration: none;
   color: var(--ink);
-  font-weight: 600;
-  line-height: 1;
 }
-.candidate small {
-  height: 12px;
-  font-size: 0.75rem;
-}
-.candidate .due {
-  font-weight: 400;
-  font-size: 0.7rem;
-}
-.candidate.submitted {
-  border: 1px solid var(--rule);
-  font-weight: 400;
+.day .done a {
   color: var(--soft);
 }
 </style>

@@ -2,6 +2,9 @@
 import type { SheetRecord } from '@kritikos/contracts/marking';
 import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
+import { ref } from 'vue';
+import { call, messageOf } from '../http/api.ts';
+import ActDialog from '../shell/ActDialog.vue';
 import { describeEvent } from './describeEvent.ts';
 import SheetReading from './SheetReading.vue';
 import WideTable from '../shell/WideTable.vue';
@@ -10,6 +13,23 @@ const props = defineProps<{ sheet: string }>();
 const { data, error, reload } = useReading('GET /sheets/:sheet/record', () => ({
   params: { sheet: props.sheet },
 }));
+
+const reopening = ref(false);
+const reason = ref('');
+const problem = ref('');
+async function reopen() {
+  try {
+    await call('POST /sheets/:sheet/reopening', {
+      params: { sheet: props.sheet },
+      body: { reason: reason.value },
+    });
+    reopening.value = false;
+    reason.value = problem.value = '';
+    await reload();
+  } catch (thrown) {
+    problem.value = messageOf(thrown);
+  }
+}
 
 type Tap = SheetRecord['events'][number];
 const LATE = {
@@ -42,6 +62,26 @@ function howItCame({ happenedAt, receivedAt, clockAhead }: Tap): string {
         {{ data.sheet.checklist.version }} ·
         {{ data.percent === null ? 'no score' : `${data.percent.toFixed(1)} %` }}
       </p>
+      <p v-for="r in data.reopenings" :key="r.at" class="caution">
+        {{ r.by }} reopened it on {{ r.at.slice(0, 10) }} at {{ r.at.slice(11, 16) }} UTC, with
+        {{ r.percent === null ? 'no score' : `${r.percent.toFixed(1)} %` }}: {{ r.reason }}
+      </p>
+      <v-btn v-if="data.reopenable" size="small" @click="reopening = true">Reopen the sheet</v-btn>
+      <ActDialog
+        v-model="reopening"
+        title="Reopen a submitted sheet"
+        act="Reopen"
+        :width="520"
+        :problem="problem"
+        :disabled="reason.trim().length < 10"
+        @act="reopen"
+      >
+        <p>
+          {{ data.sheet.examiner }} can correct it and has to submit it again; until then it counts
+          nowhere. What was tapped stays in the record, and what it scored stays with your reason.
+        </p>
+        <v-textarea v-model="reason" label="Reason, for the examiner and the record" rows="3" />
+      </ActDialog>
       <div class="columns">
         <SheetReading :sheet="data.sheet" :differing="[]" />
         <section class="panel">
@@ -80,9 +120,14 @@ function howItCame({ happenedAt, receivedAt, clockAhead }: Tap): string {
 }
 .columns {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 14px;
   margin-top: 10px;
   align-items: start;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

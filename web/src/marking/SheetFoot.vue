@@ -2,23 +2,40 @@
 import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import { HOW } from './how.ts';
 import type { How } from './how.ts';
+import { ref, watch } from 'vue';
 
 /** What is at hand at the foot of the sheet: how the current item was done, and the overall grade. */
-defineProps<{
+const props = defineProps<{
   place: number;
   /** What holds of the current item. */
   set: readonly How[];
   locked: boolean;
-  undoable: boolean;
+  /** What Undo would take back; '' where there is nothing. */
+  undoes: string;
+  /** What it took back last, and the how-manieth that was. */
+  takenBack: { readonly what: string; readonly time: number };
   rating: number | null;
   gradeOpen: boolean;
   unmarked: number;
 }>();
 const emit = defineEmits<{ qualify: [how: How]; undo: []; rate: [grade: number]; review: [] }>();
+
+/** Said for a moment, over the sheet: nothing moves under the finger for it. */
+const said = ref('');
+let pause: ReturnType<typeof setTimeout> | undefined;
+watch(
+  () => props.takenBack,
+  ({ what }) => {
+    said.value = `Taken back: ${what}`;
+    clearTimeout(pause);
+    pause = setTimeout(() => (said.value = ''), 5_000);
+  },
+);
 </script>
 
 <template>
   <footer>
+    <p class="said" :class="{ shown: said }" aria-live="polite">{{ said }}</p>
     <div class="strip" role="group" aria-label="How the current item was performed">
       <span class="which"
         ><b class="figures">{{ place }}</b> was</span
@@ -35,8 +52,15 @@ const emit = defineEmits<{ qualify: [how: How]; undo: []; rate: [grade: number];
       >
         {{ how.label }}<kbd>{{ how.letter }}</kbd>
       </button>
-      <button type="button" class="how" :disabled="locked || !undoable" @click="emit('undo')">
-        Undo
+      <button
+        type="button"
+        class="how undo"
+        :disabled="locked || !undoes"
+        :title="undoes"
+        :aria-label="undoes ? `Undo: ${undoes}` : 'Undo'"
+        @click="emit('undo')"
+      >
+        Undo<small v-if="undoes">{{ undoes }}</small>
       </button>
     </div>
     <div class="strip" role="group" aria-label="Overall grade">
@@ -62,6 +86,7 @@ const emit = defineEmits<{ qualify: [how: How]; undo: []; rate: [grade: number];
 
 <style scoped>
 footer {
+  position: relative;
   border-top: 1.5px solid var(--ink);
   background: var(--paper);
   padding: 4px 10px;
@@ -104,6 +129,33 @@ footer {
 .how:disabled:not(.set) {
   color: var(--soft);
 }
+.undo {
+  flex-grow: 1.6;
+  padding: 0 6px;
+}
+.undo small {
+  display: block;
+  font-size: 0.74rem;
+  color: var(--soft);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+/* In the side column, over the sentence at its foot: no button is ever under it. */
+.said {
+  position: absolute;
+  right: 6px;
+  bottom: calc(100% + 4px);
+  width: 206px;
+  font-size: 0.9rem;
+  line-height: 1.2;
+  pointer-events: none;
+}
+.said.shown {
+  padding: 8px 14px;
+  border: 1.5px solid var(--ink);
+  background: var(--sheet);
+}
 .submit {
   border-color: var(--petrol);
   font-weight: 700;
@@ -120,8 +172,17 @@ kbd {
   color: inherit;
 }
 @media (max-width: 1100px) {
+  .said {
+    width: 172px;
+  }
   kbd {
     display: none;
+  }
+}
+@media (max-width: 900px) and (orientation: portrait) {
+  .said {
+    width: auto;
+    max-width: 80vw;
   }
 }
 @media (max-width: 600px) {

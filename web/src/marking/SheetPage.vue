@@ -36,7 +36,6 @@ async function submit() {
     :stopped="stopped"
     :of-others="ofOthers"
     :set-aside="own.refused.value.length"
-    @happen="own.happen"
     @submit="submit"
   >
     <template #notices="{ locked }">
@@ -49,6 +48,10 @@ async function submit() {
       <div v-else-if="trouble" class="notice" role="alert">
         {{ trouble }} The marks are kept on this device; they are sent again by themselves.
       </div>
+      <p v-if="own.sheet.value.reopened && !locked" class="notice">
+        {{ own.sheet.value.reopened.by }} reopened this sheet: {{ own.sheet.value.reopened.reason }}
+        Put it right, and submit it again.
+      </p>
       <div v-if="late > 0" class="notice" role="alert">
         {{ late === 1 ? 'One mark' : `${late} marks` }} came after this sheet was submitted, perhaps
         on another tablet. {{ late === 1 ? 'It is' : 'They are' }} kept as late, and the lead sees

@@ -5,6 +5,8 @@ import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import { waysToSee } from '@kritikos/core/marking/waysToSee';
 import { computed } from 'vue';
 import { describeValue } from './describeEvent.ts';
+import { minutesAndSeconds } from '@kritikos/core/marking/stationClock';
+import { faultWords } from './faultWords.ts';
 import { byPhase } from '@kritikos/core/marking/phases';
 import WideTable from '../shell/WideTable.vue';
 
@@ -23,6 +25,11 @@ const seen = computed(() =>
     .join(', '),
 );
 const markOf = (key: string) => props.sheet.state.marks.find((m) => m.item === key);
+const ofFault = (key: string) =>
+  faultWords(content.value, key, props.sheet.state.faults, markOf(key)).replace(
+    'your mark',
+    'the mark',
+  );
 </script>
 
 <template>
@@ -33,7 +40,10 @@ const markOf = (key: string) => props.sheet.state.marks.find((m) => m.item === k
       {{
         FIVE_POINT_SCALE.find((g) => g.grade === sheet.state.rating)?.label ?? 'no overall grade'
       }}
-      <template v-if="sheet.state.safetyEvents > 0"> · safety event recorded</template>
+    </p>
+    <p v-for="event in sheet.state.safety" :key="event.id" class="safety">
+      ▲ Safety stop at {{ minutesAndSeconds(event.remaining) }} left.
+      {{ event.note || 'The examiner wrote nothing of it.' }}
     </p>
     <WideTable label="Marks on this sheet">
       <table class="ledger">
@@ -49,7 +59,10 @@ const markOf = (key: string) => props.sheet.state.marks.find((m) => m.item === k
             <td class="sign" :title="differing.includes(item.key) ? 'The sheets differ here' : ''">
               {{ differing.includes(item.key) ? '≠' : '' }}
             </td>
-            <td>{{ item.text }}</td>
+            <td>
+              {{ item.text }}
+              <span class="soft">{{ ofFault(item.key) }}</span>
+            </td>
             <td class="value">{{ describeValue(item, markOf(item.key)) }}</td>
           </tr>
         </tbody>
@@ -66,6 +79,10 @@ const markOf = (key: string) => props.sheet.state.marks.find((m) => m.item === k
 </template>
 
 <style scoped>
+.safety {
+  color: var(--madder);
+  font-weight: 600;
+}
 .sign {
   width: 22px;
   color: var(--madder);

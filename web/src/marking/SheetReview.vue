@@ -1,27 +1,31 @@
 <script setup lang="ts">
+import type { SafetyEvent } from '@kritikos/contracts/marking';
 import type { ChecklistItem } from '@kritikos/core/scoring/checklist';
 import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import { computed } from 'vue';
+import ModalDialog from '../shell/ModalDialog.vue';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{
   unmarked: readonly ChecklistItem[];
   rating: number | null;
-  safetyEvents: number;
+  safety: readonly SafetyEvent[];
   candidate: number;
 }>();
 defineEmits<{
   notObserved: [key: string];
   go: [key: string];
   rate: [grade: number];
+  writeOfSafety: [];
   submit: [];
 }>();
 
-const canSubmit = computed(() => props.rating !== null || props.safetyEvents > 0);
+const canSubmit = computed(() => props.rating !== null || props.safety.length > 0);
+const unwritten = computed(() => props.safety.some(({ note }) => note === ''));
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="620">
+  <ModalDialog v-model="open" max-width="620">
     <v-card class="review">
       <h1>Candidate {{ candidate }}: before you submit</h1>
       <template v-if="unmarked.length > 0">
@@ -38,9 +42,13 @@ const canSubmit = computed(() => props.rating !== null || props.safetyEvents > 0
         </ul>
       </template>
       <p v-else>Every item is marked.</p>
-      <p v-if="safetyEvents > 0" class="caution">
-        A safety event is recorded. The lead sees it at once and follows it up.
-      </p>
+      <div v-if="safety.length > 0" class="caution">
+        <p>A safety event is recorded. The lead sees it at once and follows it up.</p>
+        <p v-if="unwritten">
+          Nothing is written yet of what happened.
+          <v-btn size="large" @click="$emit('writeOfSafety')">Write it</v-btn>
+        </p>
+      </div>
       <div class="grades" role="group" aria-label="Overall grade">
         <v-btn
           v-for="g in FIVE_POINT_SCALE"
@@ -70,7 +78,7 @@ const canSubmit = computed(() => props.rating !== null || props.safetyEvents > 0
         </v-btn>
       </div>
     </v-card>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import type { EventBody, Sheet, SheetState } from '@kritikos/contracts/marking';
+import type { Sheet, SheetState } from '@kritikos/contracts/marking';
 import type { MarkValue } from '@kritikos/core/scoring/mark';
 import { computed, nextTick, ref, toRef } from 'vue';
 import { HOWS } from './how.ts';
 import type { How } from './how.ts';
+import { faultWords } from './faultWords.ts';
 import { byPhase, inTwoColumns } from '@kritikos/core/marking/phases';
+import SafetyStrip from './SafetyStrip.vue';
 import SheetFoot from './SheetFoot.vue';
 import SheetHead from './SheetHead.vue';
 import SheetItem from './SheetItem.vue';
@@ -26,7 +28,7 @@ const props = defineProps<{
   ofOthers: number;
   setAside: number;
 }>();
-const emit = defineEmits<{ happen: [body: EventBody]; submit: [] }>();
+const emit = defineEmits<{ submit: [] }>();
 /** The taps are the same object as long as the sheet is open. */
 const own = props.taps;
 const { items, marks, unmarked } = own;
@@ -44,7 +46,7 @@ const reviewing = ref(false);
 const locked = computed(() => props.state.submittedAt !== null);
 /** The overall grade comes after the checklist, so that irritation does not leak into marks. */
 const gradeOpen = computed(
-  () => unmarked.value.length === 0 || reviewed.value || props.state.safetyEvents > 0,
+  () => unmarked.value.length === 0 || reviewed.value || props.state.safety.length > 0,
 );
 const reviewed = ref(false);
 
@@ -52,12 +54,8 @@ function goTo(next: number) {
   current.value = Math.max(0, Math.min(ordered.value.length - 1, next));
 }
 
-function startClockOnce() {
-  if (props.state.clock === null) toggleClock();
-}
-
 function set(key: string, value: MarkValue) {
-  startClockOnce();
+  own.startClockOnce();
   goTo(place(key));
   own.mark(key, { value });
 }
@@ -72,7 +70,7 @@ function isHow(how: How): boolean {
 function qualify(how: How) {
   const item = currentItem.value;
   if (!item || locked.value) return;
-  startClockOnce();
+  own.startClockOnce();
   const off = isHow(how);
   const mark = marks.value.get(item.key);
   if (how === 'prompted') {
@@ -86,23 +84,28 @@ function qualify(how: How) {
   else own.mark(item.key, { observation: how, manner: 'done', prompted: false });
 }
 
-function toggleClock() {
-  emit('happen', {
-    type: 'clock',
-    running: !countdown.running.value,
-    remaining: Math.round(countdown.remaining.value * 10) / 10,
-  });
-}
-
-function recordSafety() {
-  emit('happen', { type: 'safety', note: '', remaining: Math.round(countdown.remaining.value) });
-}
-
 function rate(grade: number) {
-  if (gradeOpen.value) emit('happen', { type: 'rating', grade });
+  if (gradeOpen.value) own.rate(grade);
+}
+
+/** Of an item, what a rule or a fault makes of it. */
+function ruled(key: string): string {
+  const { content } = props.sheet.checklist;
+  return [
+    own.ruled.value.get(key),
+    faultWords(content, key, props.state.faults, marks.value.get(key)),
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+function writeOfSafety() {
+  reviewing.value = false;
+  focusOn('.safety-strip textarea');
 }
 
 function review() {
+  if (locked.value) return;
   reviewed.value = true;
   reviewing.value = true;
 }
@@ -125,8 +128,8 @@ useSheetKeys({
   qualify,
   clear: () => currentItem.value && own.clear(currentItem.value.key),
   undo: own.undo,
-  clock: toggleClock,
-  safety: recordSafety,
+  clock: own.toggleClock,
+  safety: () => own.stopForSafety(),
   review,
   focusMeasure: (item) => focusOn(`[data-item="${item.key}"] input`),
   press: (item, button) =>
@@ -158,12 +161,20 @@ useSheetKeys({
       :of-others="ofOthers"
       :set-aside="setAside"
       :locked="locked"
-      :safety-events="state.safetyEvents"
-      @clock="toggleClock"
+      :safety-events="state.safety.length"
+      @clock="own.toggleClock"
       @variant="own.setVariant"
-      @safety="recordSafety"
+      @safety="own.stopForSafety()"
     />
     <slot name="notices" :locked="locked" />
+    <SafetyStrip
+      v-for="event in state.safety"
+      :key="event.id"
+      :event="event"
+      :locked="locked"
+      @write="own.writeSafetyNote(event.id, $event)"
+      @take-back="own.takeSafetyBack(event.id)"
+    />
     <WithheldNote :content="sheet.checklist.content" />
     <div class="body">
       <div v-for="(column, side) in columns" :key="side" class="column">
@@ -175,7 +186,7 @@ useSheetKeys({
             :item="item"
             :place="place(item.key) + 1"
             :mark="marks.get(item.key)"
-            :ruled="own.ruled.value.get(item.key) ?? ''"
+            :ruled="ruled(item.key)"
             :current="currentItem?.key === item.key"
             :locked="locked"
             @choose="goTo(place(item.key))"
@@ -199,7 +210,8 @@ useSheetKeys({
       :place="current + 1"
       :set="HOWS.filter(isHow)"
       :locked="locked"
-      :undoable="own.undoable.value.length > 0"
+      :undoes="own.undoes.value"
+      :taken-back="own.takenBack.value"
       :rating="state.rating"
       :grade-open="gradeOpen"
       :unmarked="unmarked.length"
@@ -213,11 +225,12 @@ useSheetKeys({
       v-model="reviewing"
       :unmarked="unmarked"
       :rating="state.rating"
-      :safety-events="state.safetyEvents"
+      :safety="state.safety"
       :candidate="sheet.candidateNumber"
       @not-observed="(key) => own.mark(key, { observation: 'not-observed' })"
       @go="(key) => ((reviewing = false), goTo(place(key)))"
-      @rate="(grade) => emit('happen', { type: 'rating', grade })"
+      @rate="own.rate"
+      @write-of-safety="writeOfSafety"
       @submit="submit"
     />
   </div>
@@ -234,7 +247,7 @@ useSheetKeys({
   flex: 1;
   min-height: 0;
   display: grid;
-  grid-template-columns: 1fr 1fr 218px;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) 218px;
   overflow-y: auto;
 }
 .column {
@@ -253,12 +266,12 @@ useSheetKeys({
 }
 @media (max-width: 1100px) {
   .body {
-    grid-template-columns: 1fr 1fr 184px;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) 184px;
   }
 }
 @media (max-width: 900px) and (orientation: portrait) {
   .body {
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
     grid-template-rows: 1fr auto;
   }
 }

@@ -4,6 +4,7 @@ import { FIVE_POINT_SCALE } from '@kritikos/core/scoring/globalRating';
 import type { ChecklistItem, Scale } from '@kritikos/core/scoring/checklist';
 import type { MarkValue, RetestValue, SidesValue, Value } from '@kritikos/core/scoring/mark';
 import { bandWords } from '@kritikos/core/marking/bandWords';
+import { minutesAndSeconds } from '@kritikos/core/marking/stationClock';
 
 /** A value to be read: the label of the button with its anchor, or the number with its unit. */
 export function describeValue(
@@ -65,7 +66,9 @@ export function describeEvent(body: EventBody, content: ChecklistContent): strin
   switch (body.type) {
     case 'mark': {
       const found = item(body.item);
-      return `${found?.text ?? body.item}: ${found ? describeValue(found, body) : ''}`;
+      const by = content.faults.find((f) => f.key === body.byFault);
+      const value = `${found?.text ?? body.item}: ${found ? describeValue(found, body) : ''}`;
+      return by ? `${value}, by the fault “${by.text}”` : value;
     }
     case 'clear':
       return `${item(body.item)?.text ?? body.item}: mark taken back`;
@@ -76,11 +79,16 @@ export function describeEvent(body: EventBody, content: ChecklistContent): strin
     case 'comment':
       return `Comment: ${body.text}`;
     case 'rating':
+      if (body.grade === null) return 'Overall: taken back';
       return `Overall: ${FIVE_POINT_SCALE.find((g) => g.grade === body.grade)?.label ?? body.grade}`;
     case 'clock':
-      return `Clock ${body.running ? 'started' : 'stopped'} at ${Math.round(body.remaining)} s left`;
+      return `Clock ${body.running ? 'started' : 'stopped'} at ${minutesAndSeconds(body.remaining)} left`;
     case 'safety':
-      return `Safety stop. ${body.note}`;
+      return `Safety stop at ${minutesAndSeconds(body.remaining)} left. ${body.note}`.trim();
+    case 'safety-note':
+      return `Of the safety stop: ${body.note}`;
+    case 'safety-taken-back':
+      return 'Safety stop taken back: it was a slip';
     case 'dropped':
       return `Refused and dropped: ${body.what}. Why: ${body.why}`;
     case 'submit':

@@ -37,7 +37,7 @@ const EMPTY: Sheet['state'] = {
   comment: '',
   rating: null,
   clock: null,
-  safetyEvents: 0,
+  safety: [],
   submittedAt: null,
 };
 const sheetWith = (id: string, more: Partial<Sheet> = {}): Sheet =>
@@ -216,12 +216,13 @@ describe('a sheet on a device', () => {
     await keepSheet(whose.account, sheetWith(whose.sheetId));
     const stop = await tap(whose, { type: 'safety', note: '', remaining: 60 });
     // The server has it; the device never heard, and fetches the sheet.
-    const state = { ...EMPTY, safetyEvents: 1 };
+    const { id, at } = stop;
+    const state = { ...EMPTY, safety: [{ id, at, remaining: 60, note: '' }] };
     await keepSheet(
       whose.account,
       sheetWith(whose.sheetId, { state, stamp: 1, tapped: [stop.id] }),
     );
-    expect((await shown(whose))?.safetyEvents).toBe(1);
+    expect((await shown(whose))?.safety).toHaveLength(1);
     expect(await waitingTaps(whose)).toEqual([]);
   });
 

@@ -75,6 +75,7 @@ export function openStore(name: string): Store {
     .upgrade(giveToAccount);
   store.version(3).stores({ sheets: null, counters: null });
   store.version(4).upgrade(liftSheets);
+  store.version(5).upgrade(nameSafetyEvents);
   return store;
 }
 
@@ -120,6 +121,28 @@ async function liftSheets(trx: Transaction): Promise<void> {
       sheet.state.variants = { [id]: before.variant };
       sheet.state.marks = state.marks.map((mark) => ({ ...mark, attempt: 1 }));
       delete before.variant;
+    });
+}
+
+/**
+ * Until the fourth version a sheet only counted its safety events, and no mark said which fault made
+ * it. An event without its tap's id cannot be taken back here; it can once the sheet is read again.
+ */
+async function nameSafetyEvents(trx: Transaction): Promise<void> {
+  await trx
+    .table<KeptSheet>('ownSheets')
+    .toCollection()
+    .modify(({ sheet: { state } }) => {
+      const before = state as SheetState & { safetyEvents?: number };
+      const at = state.clock?.since ?? new Date(0).toISOString();
+      state.safety = Array.from({ length: before.safetyEvents ?? 0 }, () => ({
+        id: '',
+        at,
+        remaining: state.clock?.remaining ?? 0,
+        note: '',
+      }));
+      state.marks = state.marks.map((mark) => ({ ...mark, byFault: null }));
+      delete before.safetyEvents;
     });
 }
 
@@ -321,8 +344,8 @@ export function fold(
   return taps
     .filter((tap) => tap.refused === undefined && !sheet.tapped.includes(tap.id))
     .reduce(
-      (now, { body, at, clockAhead }) =>
-        afterEvent(now, body, new Date(Date.parse(at) - clockAhead).toISOString()),
+      (now, { id, body, at, clockAhead }) =>
+        afterEvent(now, body, { id, at: new Date(Date.parse(at) - clockAhead).toISOString() }),
       sheet.state,
     );
 }

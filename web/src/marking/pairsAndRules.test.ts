@@ -56,6 +56,7 @@ const markOf = (
   manner: 'done',
   prompted: false,
   attempt: 1,
+  byFault: null,
   at: 0,
   ...more,
 });

@@ -12,7 +12,7 @@ const running = (more: Partial<SheetState> = {}): SheetState => ({
   comment: '',
   rating: null,
   clock: { running: true, remaining: 480, since: START },
-  safetyEvents: 0,
+  safety: [],
   submittedAt: null,
   ...more,
 });

@@ -53,10 +53,10 @@ export function useSheet(id: string, account: string) {
     () => void load(),
   );
 
-  /** Every change goes through here: screen, device, server, in this order. */
-  function happen(body: EventBody): void {
+  /** Every change goes through here: screen, device, server, in this order. Answers with its id. */
+  function happen(body: EventBody): string | null {
     const version = sheet.value?.checklist.id;
-    if (!state.value || !version || state.value.submittedAt) return;
+    if (!state.value || !version || state.value.submittedAt) return null;
     const now = correctedNow();
     const tap: MarkEvent = {
       id: newId(),
@@ -68,7 +68,8 @@ export function useSheet(id: string, account: string) {
       body,
     };
     inHand.push(tap);
-    state.value = afterEvent(state.value, body, new Date(now).toISOString());
+    const at = new Date(now).toISOString();
+    state.value = afterEvent(state.value, body, { id: tap.id, at });
     const keep = () => keepTap(owner, version, body, tap.id);
     // A write that fails is tried once more, and never silences the taps after it.
     const kept = keeping.then(() => keep().catch(keep));
@@ -80,6 +81,7 @@ export function useSheet(id: string, account: string) {
         await show();
       });
     sendWhenKept(kept).catch(() => undefined); // said above
+    return tap.id;
   }
 
   const taps = useTaps(sheet, state, happen);

@@ -27,6 +27,7 @@ const seen = {
   prompted: false,
   item: 'any',
   attempt: 1,
+  byFault: null,
   at: 0,
 } as const;
 
@@ -99,7 +100,7 @@ describe('a value in the record', () => {
     expect(say({ type: 'clear', item: 'consent' })).toBe(`${consent}: mark taken back`);
     expect(say({ type: 'rating', grade: 3 })).toMatch(/^Overall: \w+/);
     expect(say({ type: 'clock', running: false, remaining: 61.4 })).toBe(
-      'Clock stopped at 61 s left',
+      'Clock stopped at 1:02 left',
     );
     const [fault] = content.faults;
     expect(say({ type: 'fault', fault: fault?.key ?? '', present: false })).toBe(

@@ -6,7 +6,7 @@ import { call, messageOf } from '../http/api.ts';
 import ActDialog from '../shell/ActDialog.vue';
 import { counted } from '../shell/counted.ts';
 import WideTable from '../shell/WideTable.vue';
-import { METHOD_TITLES } from './panelWords.ts';
+import { leftWords, METHOD_TITLES } from './panelWords.ts';
 import RoundResults from './RoundResults.vue';
 import SeatDialog from './SeatDialog.vue';
 
@@ -83,7 +83,11 @@ const stateOf = (seat: Panel['seats'][number]) => {
   if (!last.value) return 'waits for the first round';
   if (judge?.handedInAt) return `handed in ${when(judge.handedInAt)}`;
   if (!last.value.open) return 'was missing';
-  return `${judge?.judged ?? 0} of ${props.panel.subjects.length} judged`;
+  return leftWords(judge ?? { asked: total.value, judged: 0 });
+};
+const shareJudged = (seat: string) => {
+  const { asked, judged } = judgeOf(seat) ?? { asked: 1, judged: 0 };
+  return (100 * judged) / Math.max(1, asked);
 };
 const total = computed(() => props.panel.subjects.length);
 </script>
@@ -150,10 +154,10 @@ const total = computed(() => props.panel.subjects.length);
             <td>
               <v-progress-linear
                 v-if="last && !seat.withdrawn"
-                :model-value="(100 * (judgeOf(seat.id)?.judged ?? 0)) / Math.max(1, total)"
+                :model-value="shareJudged(seat.id)"
                 height="8"
                 color="primary"
-                :aria-label="`${seat.name}: ${judgeOf(seat.id)?.judged ?? 0} of ${total} judged`"
+                :aria-label="`${seat.name}: ${stateOf(seat)}`"
               />
             </td>
             <td>

@@ -4,6 +4,7 @@ import type { SeatLink } from '@kritikos/contracts/panels';
 import { ref, shallowRef, watch } from 'vue';
 import { call } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
+import ModalDialog from '../shell/ModalDialog.vue';
 
 /** A seat for a judge, or another link to one. The link is shown here once. */
 const props = defineProps<{ panel: string; seat: { id: string; name: string } | null }>();
@@ -36,7 +37,7 @@ const image = (svg: string) => `data:image/svg+xml;base64,${btoa(svg)}`;
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520">
+  <ModalDialog v-model="open" max-width="520">
     <v-card :title="seat ? `Another link for ${seat.name}` : 'Give a seat'">
       <v-card-text v-if="given" class="link">
         <img :src="image(given.code)" alt="The link as a code for a phone" />
@@ -80,7 +81,7 @@ const image = (svg: string) => `data:image/svg+xml;base64,${btoa(svg)}`;
         </v-btn>
       </v-card-actions>
     </v-card>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped>

@@ -1,11 +1,7 @@
 <script setup lang="ts">
 import { mdiChevronLeft, mdiChevronRight } from '@mdi/js';
-import {
-  BEUK_QUESTIONS,
-  cellKey,
-  EBEL_CELLS,
-  HOFSTEE_QUESTIONS,
-} from '@kritikos/core/panels/panel';
+import { cellKey, EBEL_CELLS } from '@kritikos/core/panels/panel';
+import { questionsOf, toJudge } from '@kritikos/core/panels/toJudge';
 import { computed, nextTick, ref, watch, watchEffect } from 'vue';
 import { useTheme } from 'vuetify';
 import { counted } from '../shell/counted.ts';
@@ -13,6 +9,7 @@ import ClosedRound from './ClosedRound.vue';
 import {
   BORDERLINE,
   DIFFICULTY_WORDS,
+  leftWords,
   QUESTION_WORDS,
   RELEVANCE_WORDS,
   shareWords,
@@ -35,10 +32,7 @@ const percent = shareWords('angoff-percent', 1);
 
 /** One thing at a time: the stations, then the grid and the questions where they are asked, then handing in. */
 const step = ref(0);
-const questions = computed(() => [
-  ...(sitting.value?.panel.asksHofstee ? HOFSTEE_QUESTIONS : []),
-  ...(sitting.value?.panel.asksBeuk ? BEUK_QUESTIONS : []),
-]);
+const questions = computed(() => (sitting.value ? questionsOf(sitting.value.panel) : []));
 const steps = computed(() => [
   ...(sitting.value?.stations.map(({ position }) => `Station ${position}`) ?? []),
   ...(sitting.value?.panel.method === 'ebel' ? ['The grid'] : []),
@@ -60,9 +54,6 @@ const subjects = computed(
       subject === null ? items.flatMap((item) => item.subject ?? []) : [subject],
     ) ?? [],
 );
-const isSaid = (subject: string) =>
-  words.value[subject] !== undefined &&
-  (words.value[subject]?.share !== null || words.value[subject]?.placement !== null);
 const cells = computed(() => {
   const count = new Map<string, number>();
   for (const subject of subjects.value) {
@@ -74,12 +65,8 @@ const cells = computed(() => {
     return items > 0 ? [{ ...cell, key: cellKey(cell), items }] : [];
   });
 });
-const left = computed(() => ({
-  subjects: subjects.value.filter((own) => !isSaid(own)).length,
-  cells: cells.value.filter(({ key }) => !isSaid(key)).length,
-  questions: questions.value.filter((own) => !isSaid(own)).length,
-}));
-const blanks = computed(() => left.value.subjects + left.value.cells + left.value.questions);
+const progress = computed(() => toJudge(subjects.value, questions.value, words.value));
+const blanks = computed(() => progress.value.asked - progress.value.judged);
 const thing = computed(() => (sitting.value?.panel.level === 'station' ? 'station' : 'item'));
 </script>
 
@@ -161,8 +148,7 @@ const thing = computed(() => (sitting.value?.panel.level === 'station' ? 'statio
             <div class="where">
               <b>{{ steps[step] }}</b>
               <span class="soft figures"
-                >{{ step + 1 }} of {{ steps.length }} ·
-                {{ blanks === 0 ? 'everything is judged' : `${blanks} to judge` }}</span
+                >{{ step + 1 }} of {{ steps.length }} · {{ leftWords(progress) }}</span
               >
             </div>
             <v-btn
@@ -220,12 +206,10 @@ const thing = computed(() => (sitting.value?.panel.level === 'station' ? 'statio
           <section v-else class="panel">
             <h2>Hand in round {{ sitting.round.number }}</h2>
             <p v-if="blanks > 0" role="alert">
-              <b>{{ counted(blanks, 'thing') }} {{ blanks === 1 ? 'is' : 'are' }} not judged</b>
-              <template v-if="left.subjects > 0">: {{ counted(left.subjects, thing) }}</template
-              >. What is blank is left out of your cut; a station that is blank leaves you out of
-              the panel’s.
+              <b>{{ leftWords(progress) }}.</b> What is blank is left out of your cut; a station
+              that is blank leaves you out of the panel’s.
             </p>
-            <p v-else>Everything is judged. You can take it back while the round is open.</p>
+            <p v-else>{{ leftWords(progress) }}. You can take it back while the round is open.</p>
             <v-btn height="52" color="primary" variant="flat" @click="handIn(true)">
               {{ blanks > 0 ? 'Hand in with blanks' : 'Hand in' }}
             </v-btn>

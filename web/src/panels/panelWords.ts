@@ -26,6 +26,11 @@ export function taskWords(method: Method, level: 'item' | 'station'): string {
   }
 }
 
+/** What is left to judge, in the words of the judge’s page and of the lead’s. */
+export function leftWords({ asked, judged }: { asked: number; judged: number }): string {
+  return judged === asked ? 'Everything is judged' : `${asked - judged} left to judge`;
+}
+
 /** The candidate whom every judge has in mind. */
 export const BORDERLINE =
   'A borderline candidate has just enough: whoever does as well may go on to see patients under supervision, whoever does worse should be examined again.';

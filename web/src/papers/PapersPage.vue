@@ -40,11 +40,12 @@ const PAPERS = [
   {
     folder: 'To hang up',
     holds:
-      'door sheets with the drawing and the cautions, candidate’s instructions, signs for every couch',
+      'door sheets with the task and the minutes, candidate’s instructions, signs for every couch',
   },
   {
     folder: 'To hand out',
-    holds: 'simulated patient’s scripts, examiner’s briefings, a route card for each candidate',
+    holds:
+      'simulated patient’s scripts and examiner’s briefings, each with the drawing, the cautions and the stop rule; a route card for each candidate',
   },
   {
     folder: 'Blank checklists',

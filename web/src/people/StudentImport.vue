@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { columnMapping } from '@kritikos/contracts/studentImport';
 import type { ColumnMapping, StudentImport, Upload } from '@kritikos/contracts/studentImport';
 import { computed, ref, watch } from 'vue';
 import { call, messageOf } from '../http/api.ts';
@@ -6,13 +7,17 @@ import JobProgress from '../jobs/JobProgress.vue';
 import { useJob } from '../jobs/useJob.ts';
 import { counted } from '../shell/counted.ts';
 import CellErrors from '../shell/CellErrors.vue';
+import FileField from '../shell/FileField.vue';
 import WideTable from '../shell/WideTable.vue';
 
 const props = defineProps<{ cohort: string }>();
 const emit = defineEmits<{ taken: [] }>();
 const file = ref<File | null>(null);
 const list = ref<Upload | null>(null);
-const mapping = ref<ColumnMapping>({ number: -1, name: [], extraTime: null, seatedBreaks: null });
+/** As it stands in the fields: the number’s column may be open. */
+type OpenMapping = Omit<ColumnMapping, 'number'> & { number: number | null };
+const OPEN: OpenMapping = { number: null, name: [], extraTime: null, seatedBreaks: null };
+const mapping = ref<OpenMapping>({ ...OPEN });
 const problem = ref('');
 const taking = ref(false);
 const { job, follow, cancel, running } = useJob();
@@ -23,10 +28,11 @@ const columns = computed(() =>
   (list.value?.columns ?? []).map((title, value) => ({ title, value })),
 );
 const optional = computed(() => [{ title: 'not in the list', value: null }, ...columns.value]);
-const mapped = computed(() => mapping.value.number >= 0 && mapping.value.name.length > 0);
+const mapped = computed(() => columnMapping.safeParse(mapping.value).data);
 
-async function bring(chosen: File | File[] | null) {
-  file.value = Array.isArray(chosen) ? (chosen[0] ?? null) : chosen;
+/** Of which columns the fields speak; a list that has them too keeps what was said. */
+let saidOf = '';
+async function bring() {
   list.value = null;
   job.value = null;
   problem.value = '';
@@ -37,17 +43,19 @@ async function bring(chosen: File | File[] | null) {
       query: { name: file.value.name.slice(0, 200) },
       body: file.value,
     });
-    mapping.value = list.value.mapping ?? { ...mapping.value, number: -1, name: [] };
+    const columns = JSON.stringify(list.value.columns);
+    if (columns !== saidOf) mapping.value = list.value.mapping ?? { ...OPEN };
+    saidOf = columns;
   } catch (thrown) {
     problem.value = messageOf(thrown);
   }
 }
 
 async function ask(take: boolean) {
-  if (!list.value) return;
+  if (!list.value || !mapped.value) return;
   const sent = {
     params: { cohort: props.cohort, upload: list.value.id },
-    body: { mapping: mapping.value },
+    body: { mapping: mapped.value },
   };
   try {
     taking.value = take;
@@ -74,14 +82,11 @@ watch(mapping, () => (job.value = null), { deep: true });
 <template>
   <section class="panel d-grid ga-3">
     <h2>Bring in a list</h2>
-    <v-file-input
-      :model-value="file"
+    <FileField
+      v-model="file"
       label="Students, CSV or XLSX"
       accept=".csv,.xlsx,text/csv"
-      variant="outlined"
-      density="compact"
-      hide-details
-      @update:model-value="bring"
+      @file="bring"
     />
     <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>
     <template v-if="list">

@@ -1,11 +1,9 @@
 <script setup lang="ts">
 import type { Letter } from '@kritikos/contracts/accounts';
-import { ref } from 'vue';
-import { call, messageOf } from '../http/api.ts';
 import { useReading } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
 
-/** The letters that were written; what one says is opened only where no mail leaves the house. */
+/** The letters that were written, and what became of each; nobody reads another’s. */
 const { data, error, reload } = useReading('GET /post');
 const when = (at: string) => new Date(at).toLocaleString('en-GB');
 const PURPOSES = {
@@ -27,24 +25,8 @@ function whereabouts({ sentAt, problem, waits, link }: Letter): string {
       ? `not sent yet: ${problem}`
       : waits
         ? 'waits here'
-        : 'not sent';
+        : 'passed on by hand, or not at all';
   return link ? `${left}, ${LINKS[link]}` : left;
-}
-
-const opened = ref<{ id: string; body: string } | null>(null);
-const problem = ref('');
-async function open({ id }: Letter) {
-  problem.value = '';
-  try {
-    opened.value = {
-      id,
-      ...(await call('POST /post/:letter/readings', { params: { letter: id } })),
-    };
-  } catch (thrown) {
-    opened.value = null;
-    problem.value = messageOf(thrown);
-    await reload();
-  }
 }
 </script>
 
@@ -58,11 +40,10 @@ async function open({ id }: Letter) {
     <LoadState :error="error" :loading="!data" @retry="reload" />
     <template v-if="data">
       <p v-if="!data.sends" class="caution">
-        No mail server is set, so nothing leaves this installation: this is a simulated post office.
-        Open a letter and pass its link on; the audit says that you read it. Whoever runs the server
-        can set a mail server, and then nobody reads them here.
+        No mail server is set, so nothing leaves this installation: whoever makes a link is shown it
+        once and passes it on. Whoever runs the server can set a mail server; then links go out in
+        letters.
       </p>
-      <v-alert v-if="problem" type="error" role="alert" class="mb-2">{{ problem }}</v-alert>
       <p v-if="data.letters.length === 0" class="panel">Nothing was written yet.</p>
       <section v-for="l in data.letters" :key="l.id" class="panel letter">
         <div class="line">
@@ -73,15 +54,7 @@ async function open({ id }: Letter) {
               {{ when(l.writtenAt) }}, {{ whereabouts(l) }}
             </div>
           </div>
-          <v-btn
-            v-if="!data.sends && l.waits && opened?.id !== l.id"
-            size="small"
-            :aria-label="`Open the letter to ${l.recipient}`"
-            @click="open(l)"
-            >Open it</v-btn
-          >
         </div>
-        <pre v-if="opened?.id === l.id">{{ opened.body }}</pre>
       </section>
     </template>
   </div>
@@ -97,11 +70,5 @@ async function open({ id }: Letter) {
   justify-content: space-between;
   align-items: center;
   flex-wrap: wrap;
-}
-pre {
-  margin: 10px 0 0;
-  font: inherit;
-  white-space: pre-wrap;
-  overflow-wrap: anywhere;
 }
 </style>

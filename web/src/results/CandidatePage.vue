@@ -3,6 +3,7 @@ import { counted } from '../shell/counted.ts';
 import { DOMAINS } from '@kritikos/core/scoring/checklist';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { useReading } from '../http/useReading.ts';
+import SafetyPanel from '../safety/SafetyPanel.vue';
 import LoadState from '../shell/LoadState.vue';
 
 const props = defineProps<{ candidate: string }>();
@@ -74,6 +75,7 @@ const print = () => window.print();
         <p v-else-if="own(at)?.criticalUnseen.length">
           ◌ Undecided: nobody observed a critical item. {{ own(at)?.criticalUnseen.join(' ') }}
         </p>
+        <SafetyPanel :examination="id" :occurrences="station.safety" @changed="reload" />
         <p v-if="station.sheets.length === 0" class="soft">No sheet is submitted here.</p>
         <div class="sheets">
           <article v-for="sheet in station.sheets" :key="sheet.sheetId">
@@ -88,14 +90,14 @@ const print = () => window.print();
             <ul v-if="sheet.missed.length > 0">
               <li v-for="m in sheet.missed" :key="m.text">
                 {{ m.text }}
-                <span class="soft">{{ m.earned === 0 ? 'no mark' : 'part of the mark' }}</span>
+                <span class="soft">{{ m.earned === 0 ? 'scored 0' : 'part of the mark' }}</span>
                 <b v-if="m.critical"> critical</b>
               </li>
             </ul>
             <p v-else>Full marks on every item.</p>
             <p v-if="sheet.unmarked + sheet.notObserved > 0" class="soft">
-              {{ counted(sheet.unmarked, 'item') }} without a mark, {{ sheet.notObserved }} not
-              observed; what was not seen does not count.
+              {{ counted(sheet.unmarked, 'item') }} not marked, {{ sheet.notObserved }} not
+              observed; neither counts for or against.
             </p>
             <p v-if="sheet.comment" class="serif">“{{ sheet.comment }}”</p>
           </article>

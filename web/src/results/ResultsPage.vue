@@ -11,8 +11,12 @@ import { useReading } from '../http/useReading.ts';
 import { useSubmit } from '../http/useSubmit.ts';
 import LoadState from '../shell/LoadState.vue';
 import WideTable from '../shell/WideTable.vue';
+import { inOrderOf } from './resultOrder.ts';
+import type { ResultColumn } from './resultOrder.ts';
+import SortHead from './SortHead.vue';
 
-const PAGE = 200;
+/** All of a large examination, so that an order is one of everybody. */
+const PAGE = 1000;
 const store = useExamination();
 const id = store.current?.id ?? '';
 const offset = ref(0);
@@ -29,18 +33,13 @@ const { problem, submit: release } = useSubmit(async () => {
   releasing.value = false;
   await reload();
 });
-const order = ref<'number' | 'mean' | 'outcome'>('number');
-const sorted = computed(() => {
-  const by: Record<typeof order.value, (c: CandidateResult) => number | string> = {
-    number: (c) => c.number,
-    mean: (c) => -(c.mean ?? -1),
-    outcome: (c) => c.outcome ?? '~',
-  };
-  const key = by[order.value];
-  return [...(data.value?.candidates ?? [])].sort((a, b) =>
-    key(a) < key(b) ? -1 : key(a) > key(b) ? 1 : a.number - b.number,
-  );
+const by = ref<{ column: ResultColumn; downwards: boolean }>({
+  column: 'number',
+  downwards: false,
 });
+const sorted = computed(() =>
+  inOrderOf(data.value?.candidates ?? [], by.value.column, by.value.downwards),
+);
 function turn(by: number) {
   offset.value = Math.max(0, offset.value + by * PAGE);
 }
@@ -58,13 +57,15 @@ const SHORT: Record<string, string> = {
   interpretation: 'Interp.',
   communication: 'Comm.',
 };
+const sayEvents = ({ all, laid, open }: CandidateResult['safetyEvents']) =>
+  `▲ ${counted(all, 'stop', 'stops')}${laid > 0 ? `, ${laid} laid to them` : open > 0 ? `, ${open} open` : ''}`;
 const SIGNS = { pass: '●', fail: '▲', incomplete: '◌' };
 const print = () => window.print();
 </script>
 
 <template>
   <div class="page wide">
-    <div class="d-flex align-center ga-3">
+    <div class="d-flex flex-wrap align-center ga-3">
       <h1>Report</h1>
       <v-spacer />
       <router-link class="no-print" :to="`/examinations/${id}/trust`"
@@ -130,23 +131,41 @@ const print = () => window.print();
         <table class="ledger panel">
           <thead>
             <tr>
-              <th class="number">
-                <button class="linkish" type="button" @click="order = 'number'">No.</button>
-              </th>
-              <th>Name</th>
-              <th>
-                <button class="linkish" type="button" @click="order = 'outcome'">Outcome</button>
-              </th>
-              <th class="number">
-                <button class="linkish" type="button" @click="order = 'mean'">Mean %</button>
-              </th>
-              <th v-for="s in data.stations" :key="s.stationId" class="number" :title="s.title">
+              <SortHead class="number" column="number" :by="by" @order="by = $event">No.</SortHead>
+              <SortHead column="name" :by="by" @order="by = $event">Name</SortHead>
+              <SortHead column="outcome" :by="by" @order="by = $event">Outcome</SortHead>
+              <SortHead class="number" column="mean" :by="by" @order="by = $event">
+                Mean %
+              </SortHead>
+              <SortHead
+                v-for="(s, i) in data.stations"
+                :key="s.stationId"
+                class="number"
+                :title="s.title"
+                :column="`station ${i}` as ResultColumn"
+                :by="by"
+                @order="by = $event"
+              >
                 St. {{ s.position }}
-                <div class="soft figures">cut {{ one(s.cut) }}</div>
-              </th>
-              <th v-for="d in DOMAINS" :key="d" class="number" :title="d">{{ SHORT[d] }}</th>
-              <th class="number">Safety</th>
-              <th>Why</th>
+                <template #below>
+                  <div class="soft figures">cut {{ one(s.cut) }}</div>
+                </template>
+              </SortHead>
+              <SortHead
+                v-for="d in DOMAINS"
+                :key="d"
+                class="number"
+                :title="d"
+                :column="d"
+                :by="by"
+                @order="by = $event"
+              >
+                {{ SHORT[d] }}
+              </SortHead>
+              <SortHead class="number" column="safety" :by="by" @order="by = $event">
+                Safety
+              </SortHead>
+              <SortHead column="why" :by="by" @order="by = $event">Why</SortHead>
             </tr>
           </thead>
           <tbody>
@@ -176,7 +195,12 @@ const print = () => window.print();
                 <small v-else-if="s.outcome === 'undecided' && s.percent !== null">undecided</small>
               </td>
               <td v-for="d in DOMAINS" :key="d" class="number soft">{{ one(c.domains[d]) }}</td>
-              <td class="number soft">{{ one(c.safety) }}</td>
+              <td class="number soft">
+                {{ one(c.safety) }}
+                <small v-if="c.safetyEvents.all > 0" class="fail">{{
+                  sayEvents(c.safetyEvents)
+                }}</small>
+              </td>
               <td class="why">{{ c.reasons.join(' ') }}</td>
             </tr>
           </tbody>

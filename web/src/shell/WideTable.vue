@@ -30,6 +30,8 @@ useResizeObserver(box, ([entry]) => {
 <style scoped>
 .wide-table {
   overflow-x: auto;
+  /* What is only spoken stands absolutely, and would make the page as wide as the table. */
+  position: relative;
 }
 .wide-table :deep(.ledger tr > :first-child) {
   position: sticky;

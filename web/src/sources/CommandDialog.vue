@@ -4,6 +4,7 @@ import { useClipboard } from '@vueuse/core';
 import { call, linkTo } from '../http/api.ts';
 import { useRead } from '../http/useReading.ts';
 import LoadState from '../shell/LoadState.vue';
+import ModalDialog from '../shell/ModalDialog.vue';
 
 const props = defineProps<{
   of: string;
@@ -42,7 +43,7 @@ function addressOf(place: number): string {
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="720" @update:model-value="emit('close')">
+  <ModalDialog :model-value="true" max-width="720" @update:model-value="emit('close')">
     <v-card class="source">
       <h1>The file and the command</h1>
       <p class="soft">To work out {{ of }} again, to the last digit:</p>
@@ -78,7 +79,7 @@ function addressOf(place: number): string {
         </div>
       </template>
     </v-card>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped>

@@ -106,6 +106,10 @@ const PARTS = RULE_PARTS.map((value) => ({ value, title: PART_WORDS[value] }));
       v-model="settings.rule.criticalFailureFails"
       label="A missed critical item fails the examination"
     />
+    <v-switch
+      v-model="settings.rule.safetyEventFails"
+      label="A safety event laid to the candidate fails the examination"
+    />
     <v-select
       v-model="asked"
       :items="PARTS"

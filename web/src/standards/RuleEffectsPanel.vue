@@ -7,6 +7,7 @@ import { computed, ref } from 'vue';
 import WideTable from '../shell/WideTable.vue';
 import { namesOf } from './namesOf.ts';
 import { sayCondition } from './partWords.ts';
+import ModalDialog from '../shell/ModalDialog.vue';
 
 /** What each part of the rule did, to everybody and to each. */
 const props = defineProps<{
@@ -17,7 +18,7 @@ const props = defineProps<{
 }>();
 const effects = computed(() => ruleEffects(props.standard.outcomes));
 const asked = (part: Condition['part'], required: number) =>
-  part === 'critical'
+  part === 'critical' || part === 'safety-event'
     ? 'none'
     : part === 'stations'
       ? `at least ${required}`
@@ -47,9 +48,10 @@ const rows = computed(() =>
     };
   }),
 );
+/** What is counted, where the others are percent. */
+const COUNTED: readonly Condition['part'][] = ['stations', 'critical', 'safety-event'];
 function said({ part, met, value }: Condition): string {
-  const number =
-    value === null ? '–' : part === 'stations' || part === 'critical' ? value : value.toFixed(1);
+  const number = value === null ? '–' : COUNTED.includes(part) ? value : value.toFixed(1);
   return `${SIGNS[`${met}`]} ${number}${value === null ? '' : sayCondition(part).unit}`;
 }
 </script>
@@ -84,7 +86,7 @@ function said({ part, met, value }: Condition): string {
     <button class="linkish mt-2" type="button" @click="all = true">
       Every candidate, part by part
     </button>
-    <v-dialog v-model="all" max-width="1100">
+    <ModalDialog v-model="all" max-width="1100">
       <v-card class="everybody">
         <h1>Every candidate, part by part</h1>
         <p class="soft">● met · ▲ missed · ? nobody can judge it</p>
@@ -104,7 +106,7 @@ function said({ part, met, value }: Condition): string {
         </v-data-table-virtual>
         <v-btn class="justify-self-end" @click="all = false">Close</v-btn>
       </v-card>
-    </v-dialog>
+    </ModalDialog>
   </section>
 </template>
 

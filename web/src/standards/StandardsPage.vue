@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import ActDialog from '../shell/ActDialog.vue';
 import { counted } from '../shell/counted.ts';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useExamination } from '../examinations/examinationStore.ts';
 import { messageOf } from '../http/api.ts';
 import LoadState from '../shell/LoadState.vue';
@@ -12,6 +12,7 @@ import { METHOD_WORDS } from './methodWords.ts';
 import RuleEffectsPanel from './RuleEffectsPanel.vue';
 import RuleControls from './RuleControls.vue';
 import StationPanel from './StationPanel.vue';
+import SafetyPanel from '../safety/SafetyPanel.vue';
 import { useStandard } from './useStandard.ts';
 import { sayStandard } from '@kritikos/core/standards/sayStandard';
 import type { StationMethod } from '@kritikos/core/standards/stationMethods';
@@ -22,6 +23,11 @@ const { page, data, settings, standard, bootstraps, methods, sureness, partsKnow
   own;
 const numbers = computed(
   () => new Map(page.value?.everybody.map((c) => [c.id, c.number] as const)),
+);
+
+/** Shown whole: what came to its place piece by piece would push the rest about. */
+const ready = computed(
+  () => data.value.length === 0 || (standard.value !== null && methods.value !== null),
 );
 
 const sentence = computed(() => {
@@ -38,6 +44,10 @@ const sentence = computed(() => {
 const signing = ref(false);
 const reason = ref('');
 const problem = ref('');
+const markingOpen = computed(() => store.current?.markingOpen ?? false);
+/** Asked for while marking is open, anew each time. */
+const whileOpen = ref(false);
+watch(signing, () => (whileOpen.value = false));
 async function sign() {
   try {
     await own.sign(reason.value);
@@ -83,7 +93,7 @@ function setHandCut(station: string, cut: number | null) {
 
 <template>
   <div class="page wide">
-    <div class="d-flex align-center ga-3">
+    <div class="d-flex flex-wrap align-center ga-3">
       <h1>Set the standard</h1>
       <v-spacer />
       <router-link :to="`/examinations/${store.current?.id}/trust`"
@@ -91,8 +101,8 @@ function setHandCut(station: string, cut: number | null) {
       >
       <router-link :to="`/examinations/${store.current?.id}/years`">Over the years</router-link>
     </div>
-    <LoadState :error="error" :loading="!page" @retry="own.load" />
-    <template v-if="page && settings">
+    <LoadState :error="error" :loading="!page || !ready" @retry="own.load" />
+    <template v-if="page && settings && (ready || error)">
       <p v-if="standard" class="lead-sentence">{{ sentence }}</p>
       <p v-if="data.length === 0" class="panel">There is no station yet.</p>
       <div v-else class="board">
@@ -136,6 +146,13 @@ function setHandCut(station: string, cut: number | null) {
             @choose="settings.method = $event"
             @take-cuts="takeCuts"
             @drop-cuts="settings.handCuts = {}"
+          />
+          <SafetyPanel
+            class="across"
+            :examination="store.current?.id ?? ''"
+            :occurrences="page.safety"
+            :asked="settings.rule.safetyEventFails"
+            @changed="own.load"
           />
           <RuleEffectsPanel
             v-if="standard"
@@ -182,7 +199,7 @@ function setHandCut(station: string, cut: number | null) {
       away="Not yet"
       :width="520"
       :problem="problem"
-      :disabled="reason.trim().length < 10"
+      :disabled="reason.trim().length < 10 || (markingOpen && !whileOpen)"
       @act="sign"
     >
       <p>
@@ -190,6 +207,10 @@ function setHandCut(station: string, cut: number | null) {
         {{ standard?.failed }} fail, {{ standard?.incomplete }} are incomplete. Once signed, the
         decision is read-only; a change makes a new one that follows it.
       </p>
+      <div v-if="markingOpen" class="caution">
+        <p>Marking is open: sheets that are submitted from now on are not in this decision.</p>
+        <v-checkbox v-model="whileOpen" label="Sign all the same" hide-details />
+      </div>
       <v-textarea
         v-model="reason"
         label="Reason, for the board and for appeals"

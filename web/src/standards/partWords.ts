@@ -21,6 +21,8 @@ export function sayCondition(part: Condition['part']): { title: string; unit: st
       return { title: 'Stations passed', unit: '' };
     case 'critical':
       return { title: 'Critical items missed', unit: '' };
+    case 'safety-event':
+      return { title: 'Safety events laid to the candidate', unit: '' };
     default:
       return { title: PART_WORDS[part], unit: ' %' };
   }

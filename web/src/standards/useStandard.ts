@@ -12,6 +12,7 @@ import type { Remote } from 'comlink';
 import { onMounted, ref, shallowRef, watch } from 'vue';
 import { call, messageOf } from '../http/api.ts';
 import { useInTurn } from '../http/useInTurn.ts';
+import { countSafety } from '@kritikos/core/standards/candidateFacts';
 import type { StationOfPage } from './stationOfPage.ts';
 import type { StandardsWork } from './standards.worker.ts';
 import { usePanelRows } from './usePanelRows.ts';
@@ -64,6 +65,7 @@ export function useStandard(examination: string) {
       await work.take(
         data.value.map(({ station, records }) => ({ station, records })),
         decidedOn.map((c) => c.id),
+        countSafety(rest.safety),
       );
       // A rule that asks for parts cannot be applied without them; others need not wait.
       const parts = takeParts(ids);

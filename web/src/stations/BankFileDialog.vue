@@ -9,6 +9,7 @@ import { call } from '../http/api.ts';
 import { useSubmit } from '../http/useSubmit.ts';
 import ActDialog from '../shell/ActDialog.vue';
 import { counted } from '../shell/counted.ts';
+import FileField from '../shell/FileField.vue';
 
 /** Makes a station from a checklist file; one that is not finished waits as a draft. */
 const open = defineModel<boolean>({ required: true });
@@ -55,13 +56,10 @@ const others = computed(() =>
     @act="submit"
   >
     <p class="soft">What it lacks, it may lack: then it waits as a draft.</p>
-    <v-file-input
+    <FileField
       label="Checklist file (JSON or FHIR Questionnaire)"
       accept=".json,application/json"
-      variant="outlined"
-      density="compact"
-      hide-details
-      @update:model-value="look"
+      @file="look"
     />
     <FileProblems :problems="refused" />
     <template v-if="read">

@@ -36,7 +36,7 @@ const rounded = (value: number | null | undefined, unit: string) =>
       <tbody>
         <tr v-for="s in stations" :key="s.id" :class="{ off: s.retired }">
           <td>
-            <b>{{ s.title }}</b>
+            <router-link :to="`/bank/${s.id}`" class="title">{{ s.title }}</router-link>
             <div class="soft">
               <template v-for="(p, i) in s.procedures" :key="p">
                 {{ i > 0 ? ' · ' : ''
@@ -96,6 +96,9 @@ td:first-child {
 td a {
   display: inline-block;
   min-height: 24px;
+}
+.title {
+  font-weight: 600;
 }
 .draft {
   font-size: 0.9rem;

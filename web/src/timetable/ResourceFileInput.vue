@@ -5,6 +5,7 @@ import { ref } from 'vue';
 import { call, messageOf } from '../http/api.ts';
 import CellErrors from '../shell/CellErrors.vue';
 import { counted } from '../shell/counted.ts';
+import FileField from '../shell/FileField.vue';
 
 /** The same list from a file: all of it is taken, or every cell that is in the way is named. */
 const props = defineProps<{
@@ -18,8 +19,7 @@ const errors = ref<CellError[]>([]);
 const problem = ref('');
 const said = ref('');
 
-async function bring(chosen: File | File[] | null) {
-  const file = Array.isArray(chosen) ? chosen[0] : chosen;
+async function bring(file: File | null) {
   errors.value = [];
   problem.value = '';
   said.value = '';
@@ -42,15 +42,7 @@ async function bring(chosen: File | File[] | null) {
 
 <template>
   <div class="file">
-    <v-file-input
-      label="From a file, CSV"
-      accept=".csv,text/csv"
-      variant="outlined"
-      density="compact"
-      hide-details
-      :disabled="disabled"
-      @update:model-value="bring"
-    />
+    <FileField label="From a file, CSV" accept=".csv,text/csv" :disabled="disabled" @file="bring" />
     <p class="soft">Columns: {{ columns }}.</p>
     <p v-if="said" role="status">{{ said }}</p>
     <v-alert v-if="problem" type="error" role="alert">{{ problem }}</v-alert>

@@ -3,6 +3,7 @@ import type { Plan, Replanned } from '@kritikos/contracts/timetable';
 import { computed, ref, watch } from 'vue';
 import { call, messageOf } from '../http/api.ts';
 import { clockOf } from './clock.ts';
+import ModalDialog from '../shell/ModalDialog.vue';
 
 /** The rest of a day planned again: what happened, then whom it concerns, then the new draft. */
 const open = defineModel<boolean>({ required: true });
@@ -87,7 +88,7 @@ async function ask(take: boolean) {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="680" scrollable>
+  <ModalDialog v-model="open" max-width="680" scrollable>
     <v-card title="Plan the rest again from now">
       <v-card-text class="d-grid ga-3">
         <p class="soft">
@@ -183,7 +184,7 @@ async function ask(take: boolean) {
         </v-btn>
       </v-card-actions>
     </v-card>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped>

@@ -1,4 +1,4 @@
-import { PROCEDURES } from '@kritikos/catalogue/procedures';
+import { PROCEDURES } from './procedures.ts';
 import { describe, expect, it } from 'vitest';
 import { procedureSearch } from './search.ts';
 
@@ -17,6 +17,12 @@ describe('finding a procedure', () => {
     expect(find('mcmurry')[0]).toBe('mcmurray-rotation-extension');
     expect(find('tessaly')[0]).toBe('thessaly-weight-bearing-twist');
     expect(find('lachmann')).toContain('lachman-anterior-translation');
+  });
+
+  it('by one word of its names, as the bank of stations asks', () => {
+    expect(search.byWord('lachmann')).toContain('lachman-anterior-translation');
+    expect(search.byWord('McMurr')).toContain('mcmurray-rotation-extension');
+    expect(search.byWord('zzzzzz')).toEqual([]);
   });
 
   it('by region, kind and structure together', () => {

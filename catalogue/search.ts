@@ -1,4 +1,4 @@
-import type { Procedure } from '@kritikos/catalogue/procedure';
+import type { Procedure } from './procedure.ts';
 import MiniSearch from 'minisearch';
 
 export interface Filter {
@@ -8,16 +8,26 @@ export interface Filter {
   readonly structure: string | null;
 }
 
-export interface ProcedureSearch {
+/** What is known of a procedure that it is found by. */
+export type SearchedProcedure = Pick<
+  Procedure,
+  'id' | 'names' | 'title' | 'structures' | 'region' | 'kind'
+>;
+
+export interface ProcedureSearch<P extends SearchedProcedure> {
   /** Procedures that fit the words (synonyms and misspellings found) and the filters, best first. */
-  find(filter: Filter): Procedure[];
+  find(filter: Filter): P[];
+  /** The ids of procedures whose names or title hold one word, misspelt or not. */
+  byWord(word: string): string[];
   /** The structures that can be asked for. */
   readonly structures: readonly string[];
 }
 
 /** Makes procedures searchable. */
-export function procedureSearch(procedures: readonly Procedure[]): ProcedureSearch {
-  const index = new MiniSearch<Procedure>({
+export function procedureSearch<P extends SearchedProcedure>(
+  procedures: readonly P[],
+): ProcedureSearch<P> {
+  const index = new MiniSearch<P>({
     fields: ['names', 'title', 'structures', 'region', 'kind'],
     extractField: (procedure, field) => {
       const value = procedure[field as 'names'];
@@ -45,7 +55,7 @@ export function procedureSearch(procedures: readonly Procedure[]): ProcedureSear
 
   return {
     find({ words, region, kind, structure }) {
-      const fits = (procedure: Procedure) =>
+      const fits = (procedure: P) =>
         (region === null || procedure.region === region) &&
         (kind === null || procedure.kind === kind) &&
         (structure === null || procedure.structures.includes(structure));
@@ -54,6 +64,10 @@ export function procedureSearch(procedures: readonly Procedure[]): ProcedureSear
       return procedures
         .filter((p) => rank.has(p.id) && fits(p))
         .sort((a, b) => (rank.get(a.id) ?? 0) - (rank.get(b.id) ?? 0));
+    },
+    byWord(word) {
+      const found = index.search(word, { fields: ['names', 'title'] });
+      return found.map(({ id }) => id as string);
     },
     structures: [...new Set(procedures.flatMap((p) => p.structures))].sort(),
   };
