@@ -23,10 +23,15 @@ async function dress(page: Page, colorScheme: 'light' | 'dark'): Promise<void> {
   const theme = colorScheme === 'light' ? 'paper' : 'hall';
   await expect(page.locator(`.v-application.v-theme--${theme}`)).toBeVisible();
   // What is still fading in has no contrast yet.
-  await page.evaluate(`Promise.all(document.getAnimations()
-    .filter((one) => Number.isFinite(one.effect?.getComputedTiming().endTime))
-    .map((one) => one.finished.catch(() => undefined))).then(() => undefined)`);
+  await expect.poll(() => page.evaluate(STILL_MOVING), 'what still moves').toEqual([]);
 }
+
+/** What runs and comes to an end, by its element; asked again and again, as a wait in the page for an
+ * end that never comes would say nothing of what it waited for. */
+const STILL_MOVING = `document.getAnimations()
+  .filter((one) => one.playState === 'running' || one.pending)
+  .filter((one) => Number.isFinite(one.effect?.getComputedTiming().endTime))
+  .map((one) => one.effect.target?.className + ' ' + (one.transitionProperty ?? one.animationName))`;
 
 async function expectNone(axe: AxeBuilder, what: string): Promise<void> {
   const { violations } = await axe.analyze();

@@ -2,6 +2,7 @@
 import { ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { messageOf } from '../http/api.ts';
+import { useBeginHere } from '../shell/useBeginHere.ts';
 import ForgottenDialog from './ForgottenDialog.vue';
 import PasswordField from './PasswordField.vue';
 import { useSession } from './session.ts';
@@ -14,6 +15,7 @@ const password = ref('');
 const error = ref('');
 const busy = ref(false);
 const forgotten = ref(false);
+useBeginHere('begin');
 
 async function submit() {
   busy.value = true;
@@ -34,7 +36,13 @@ async function submit() {
     <h1>Sign in</h1>
     <p class="soft">Leads prepare and decide, examiners mark their own stations.</p>
     <form class="panel" @submit.prevent="submit">
-      <v-text-field v-model="email" label="E-mail" type="email" autocomplete="username" autofocus />
+      <v-text-field
+        ref="begin"
+        v-model="email"
+        label="E-mail"
+        type="email"
+        autocomplete="username"
+      />
       <PasswordField v-model="password" label="Password" autocomplete="current-password" />
       <v-alert v-if="error" type="error" role="alert">{{ error }}</v-alert>
       <v-btn type="submit" variant="flat" color="primary" size="large" :loading="busy">

@@ -7,12 +7,14 @@ import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import ProcedureFigure from '../figure/ProcedureFigure.vue';
 import { download } from '../http/download.ts';
+import { useBeginHere } from '../shell/useBeginHere.ts';
 import { useKnownProcedures } from './useKnownProcedures.ts';
 import { KIND_WORDS, regionWords } from './words.ts';
 
 const router = useRouter();
 const pathOf = ({ id }: Procedure) => `/catalogue/${id}`;
 const words = ref('');
+useBeginHere('begin');
 const region = ref<string | null>(null);
 const kind = ref<Kind | null>(null);
 const structure = ref<string | null>(null);
@@ -68,10 +70,10 @@ async function save() {
     </div>
     <div class="filters">
       <v-text-field
+        ref="begin"
         v-model="words"
         label="Name, synonym, structure"
         type="search"
-        autofocus
         class="words"
       />
       <v-select v-model="kind" :items="kinds" label="Kind" clearable />

@@ -64,7 +64,6 @@ const { fields, problem, submit } = useSubmit(async () => {
       label="What it is called"
       placeholder="Panel of March"
       :error-messages="fields.title ?? []"
-      autofocus
     />
     <v-select v-model="wanted.method" :items="methods" label="Method" />
     <v-select

@@ -232,7 +232,7 @@ const total = computed(() => props.panel.subjects.length);
       @act="reopen"
     >
       <p>The judges can change what they said; its result is worked out anew when it is closed.</p>
-      <v-textarea v-model="reason" label="Reason, for the record" rows="2" autofocus />
+      <v-textarea v-model="reason" label="Reason, for the record" rows="2" />
     </ActDialog>
     <ActDialog
       :model-value="takeAway !== null"

@@ -62,7 +62,7 @@ const image = (svg: string) => `data:image/svg+xml;base64,${btoa(svg)}`;
       <v-card-text v-else class="d-grid ga-3">
         <p v-if="seat">The link that {{ seat.name }} has holds no longer once there is another.</p>
         <template v-else>
-          <v-text-field v-model="name" label="Name" :error-messages="fields.name ?? []" autofocus />
+          <v-text-field v-model="name" label="Name" :error-messages="fields.name ?? []" />
           <v-text-field
             v-model="email"
             label="E-mail address, to send the link to"

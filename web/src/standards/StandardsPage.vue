@@ -211,12 +211,7 @@ function setHandCut(station: string, cut: number | null) {
         <p>Marking is open: sheets that are submitted from now on are not in this decision.</p>
         <v-checkbox v-model="whileOpen" label="Sign all the same" hide-details />
       </div>
-      <v-textarea
-        v-model="reason"
-        label="Reason, for the board and for appeals"
-        rows="3"
-        autofocus
-      />
+      <v-textarea v-model="reason" label="Reason, for the board and for appeals" rows="3" />
     </ActDialog>
   </div>
 </template>
