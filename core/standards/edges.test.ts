@@ -1,12 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { beuk } from './beuk.ts';
+import { borderlineGroup } from './borderlineGroup.ts';
 import { borderlineRegression } from './borderlineRegression.ts';
 import { cohenRelative } from './cohenRelative.ts';
 import { compareConsequences } from './consequences.ts';
+import { contrastingGroups } from './contrastingGroups.ts';
 import { decisionSureness } from './decisionSureness.ts';
 import { hofstee } from './hofstee.ts';
 import { methodsSideBySide } from './methodsSideBySide.ts';
 import { outcomesTouched } from './outcomesTouched.ts';
+import { sayStandard } from './sayStandard.ts';
 import { sayStationYears } from './sayStationYears.ts';
 import { setStandard } from './setStandard.ts';
 import { cutBy } from './stationMethods.ts';
@@ -200,5 +203,55 @@ describe('the words of a weak line', () => {
     const { cut } = borderlineRegression([60, 80, 40, 60], [1, 2, 3, 4], 2.5);
     // Mean 60, 2.5; sums of products (0 + -10 + -10 + 0) = -20; squares 800, 5: 400 / 4000 is .1.
     expect(cut.notes.join(' ')).toMatch(/explains 10 % of the score/);
+  });
+});
+
+describe('what comes in another order than one thinks', () => {
+  it('leaves the median of the borderline group in the middle', () => {
+    expect(borderlineGroup([60, 50, 55], [2, 2, 2], 2).median).toBe(55);
+  });
+
+  it('leaves no crossing of two curves whose groups stand the wrong way round', () => {
+    expect(contrastingGroups([50, 60], [40, 50]).normal).toBeNull();
+    expect(contrastingGroups([50, 60], [50, 60]).normal).toBeNull();
+  });
+});
+
+describe('what is not there', () => {
+  it('is not counted: nobody passes or fails a station that has no cut', () => {
+    const records = [50, 60, 70].map((percent, i) => ({
+      candidate: `c${i}`,
+      percent,
+      grade: 5,
+      critical: [],
+    }));
+    const parted = { ...settings, method: 'contrasting-normal' as const };
+    const standard = setStandard([{ station: 'knee', records }], ['c0', 'c1', 'c2'], parted);
+    expect(standard.stations[0]?.cut).toBeNull();
+    expect(standard.stations[0]).toMatchObject({ passed: 0 });
+  });
+
+  it('is not said: a standard without an incomplete candidate does not speak of them', () => {
+    const records = [50, 60, 70].map((percent, i) => ({
+      candidate: `c${i}`,
+      percent,
+      grade: 3,
+      critical: [],
+    }));
+    const standard = setStandard([{ station: 'knee', records }], ['c0', 'c1', 'c2'], settings);
+    expect(sayStandard(standard, 'a fixed mark', null)).not.toMatch(/incomplete/);
+  });
+
+  it('is said why where the method itself has no word for it, and in its own words where it has', () => {
+    const touching = { scores: [40, 50, 50, 60], grades: [1, 1, 5, 5] };
+    expect(cutBy('contrasting-logistic', touching, settings)).toMatchObject({
+      estimate: null,
+      notes: ['The groups do not overlap, so that no curve can be drawn.'],
+    });
+    const alone = cutBy('contrasting-logistic', { scores: [40, 50], grades: [5, 5] }, settings);
+    expect(alone.notes).toEqual(contrastingGroups([], [40, 50]).notes);
+    expect(alone.notes[0]).not.toMatch(/do not overlap/);
+    const least = { scores: [40, 60], grades: [1, 5] };
+    expect(cutBy('contrasting-least', least, settings).notes).toEqual([]);
   });
 });

@@ -497,6 +497,54 @@ const EQUAL: readonly Equal[] = [
     replacement: 'false',
     because: 'Where there is no mean there is no variance, which is asked beside it.',
   },
+  {
+    file: 'core/standards/bootstrapCut.ts',
+    original: 'spread <= 1e-9',
+    replacement: 'spread < 1e-9',
+    because: 'No spread of grades is one billionth to the last digit.',
+  },
+  {
+    file: 'core/standards/borderlineGroup.ts',
+    original: 'i < scores.length',
+    replacement: 'i <= scores.length',
+    because: 'Behind the end stands no grade, and what is no number is near to nothing.',
+  },
+  {
+    file: 'core/standards/contrastingGroups.ts',
+    original: 'det > 1e-14',
+    replacement: 'det >= 1e-14',
+    because: 'No determinant is 1e-14 to the last digit.',
+  },
+  {
+    file: 'core/standards/dichotomousConsistency.ts',
+    original: 'reliability === null || m === null',
+    replacement: 'reliability === null && m === null',
+    because: 'Whoever has no mean has no reliability, and one of null is not above 0.',
+  },
+  {
+    file: 'core/standards/hofstee.ts',
+    original: 'failing(middle) < line(middle)',
+    replacement: 'failing(middle) <= line(middle)',
+    because: 'The line falls and the curve does not, so that both halves come to the same cut.',
+  },
+  {
+    file: 'core/standards/ruleEffects.ts',
+    original: 'outcomes.get(candidate)?.conditions',
+    replacement: 'outcomes.get(candidate).conditions',
+    because: 'Whoever missed a condition has an outcome.',
+  },
+  {
+    file: 'core/standards/sayStationYears.ts',
+    original: 'change > 0',
+    replacement: 'change >= 0',
+    because: 'A change of nothing is said otherwise.',
+  },
+  {
+    file: 'core/standards/sayYears.ts',
+    original: 'upper === null',
+    replacement: 'false',
+    because: 'An interval has both ends or none.',
+  },
 ];
 
 /** On one line, as it is written above. */
