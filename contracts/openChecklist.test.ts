@@ -52,6 +52,13 @@ describe('open formats', () => {
     }
   });
 
+  it('give every Questionnaire a name that programs can use, one of its own', () => {
+    // FHIR R4, invariant que-0 of Questionnaire (cnl-0 in R5).
+    const names = PROCEDURES.map((p) => asQuestionnaire(liftChecklist(p)).name);
+    for (const name of names) expect(name).toMatch(/^[A-Z]([A-Za-z0-9_]){0,254}$/);
+    expect(new Set(names).size).toBe(names.length);
+  });
+
   it('refuse a bad file with path and reason, and take nothing of it', () => {
     const [procedure] = PROCEDURES;
     if (!procedure) throw new Error('empty catalogue');

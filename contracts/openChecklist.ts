@@ -114,6 +114,16 @@ export interface Questionnaire {
   readonly item: readonly QuestionnaireItem[];
 }
 
+/** As FHIR asks of a name that programs use (invariant que-0): a capital, then letters and figures. */
+function computable(key: string): string {
+  return key
+    .split('-')
+    .map((word) => word.charAt(0).toUpperCase() + word.slice(1))
+    .join('')
+    .replace(/^(?![A-Z])/, 'Checklist')
+    .slice(0, 255);
+}
+
 /**
  * A checklist as an HL7 FHIR R4 Questionnaire: done items are boolean, graded ones and choices
  * are choices, numbers decimal; pairs and clusters, for which it has no single answer, are text. What FHIR has no element for (weight, domain, criticality,
@@ -126,7 +136,7 @@ export function asQuestionnaire(checklist: ChecklistContent): Questionnaire {
     resourceType: 'Questionnaire',
     status: 'draft',
     url: `${EXTENSION}:questionnaire:${procedure}`,
-    name: procedure.replaceAll('-', '_'),
+    name: computable(procedure),
     title: rest.procedures.map((own) => own.title).join(', '),
     description: task,
     extension: [{ url: `${EXTENSION}:checklist`, valueString: JSON.stringify(rest) }],

@@ -10,6 +10,7 @@ import { wallClock } from '@kritikos/core/timetable/wallClock';
 import { RULE } from './paper.ts';
 import type { Paper } from './paper.ts';
 import type { Printed, PrintedSheet, PrintedStation } from './printed.ts';
+import { picture } from './structure.ts';
 
 const BOX = '☐';
 const LINE = '________';
@@ -113,6 +114,7 @@ async function head(
   due: Due,
   { code }: Setting,
 ): Promise<Content> {
+  const link = sheetLink(of.door, sheet.id);
   return {
     columns: [
       {
@@ -123,6 +125,7 @@ async function head(
             font: 'Serif',
             bold: true,
             fontSize: 15,
+            headlineLevel: 1,
           },
           { text: `Candidate ${sheet.candidate}`, bold: true, fontSize: 17, margin: [0, 4, 0, 2] },
           `Examiner: ${sheet.examiner}${due ? ` · ${due.words}` : ''}`,
@@ -140,7 +143,7 @@ async function head(
       },
       {
         width: code,
-        stack: [{ svg: await codeOf(sheetLink(of.door, sheet.id)), fit: [code, code] }],
+        stack: [picture(await codeOf(link), `Code that leads to ${link}`, { fit: [code, code] })],
       },
     ],
     columnGap: 14,
@@ -156,7 +159,13 @@ function codeOf(link: string): Promise<string> {
 function phases({ content }: PrintedStation, set: Setting): Content[] {
   return byPhase(content.items).map(({ title, items }): Content => ({
     stack: [
-      { text: title, font: 'Serif', bold: true, margin: [0, set.gap - 2, 0, 1] },
+      {
+        text: title,
+        font: 'Serif',
+        bold: true,
+        headlineLevel: 2,
+        margin: [0, set.gap - 2, 0, 1],
+      },
       {
         table: {
           widths: ['*', MARK_POINTS],

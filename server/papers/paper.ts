@@ -6,6 +6,7 @@ import type { Column, Content, TableCell, TDocumentDefinitions } from 'pdfmake/i
 import type { PaperSize } from '@kritikos/contracts/papers';
 import type { StationFigure } from '../catalogue/stationFigures.ts';
 import type { Printed, PrintedStation } from './printed.ts';
+import { picture, withPlaces } from './structure.ts';
 
 /**
  * What all papers share: fonts that ship with the product, the size and edges of a page, and the
@@ -80,7 +81,12 @@ export async function asPdf(paper: Paper, of: Printed, size: PaperSize): Promise
     info: { title: `${paper.name}: ${of.examination.title}`, author: of.examination.school },
     defaultStyle: { font: 'Sans', fontSize: 10.5, lineHeight: 1.12, color: '#000000' },
     styles: STYLES,
-    content: paper.content,
+    content: withPlaces(paper.content),
+    // What is read aloud: in which language, by which structure.
+    version: '1.7',
+    language: 'en-GB',
+    tagged: true,
+    displayTitle: true,
     footer: (page, pages) => {
       counted = pages;
       return {
@@ -135,6 +141,7 @@ export function stationHead({ position, title, minutes }: PrintedStation, size =
             bold: true,
             fontSize: fitting(title, size),
             lineHeight: 1.02,
+            headlineLevel: 1,
           },
           { text: `Station ${position} · ${minutes} minutes`, margin: [0, 3, 0, 0] },
         ],
@@ -193,18 +200,20 @@ export function figures(
     (width - 14 * (across - 1)) / across,
     height / Math.max(1, down) - 18,
   ];
-  const drawn = list.map(({ title, spec, side }, i): Column => ({
-    width: '*',
-    stack: [
-      {
-        svg: edgesFirst(figureSvg(drawFigure(spec, { side, share: 1 }), `${id}-${i}`)),
-        fit,
-        font: 'Sans',
-        alignment: 'center',
-      } as Content,
-      { text: title, alignment: 'center', style: 'small', margin: [0, 2, 0, 6] },
-    ],
-  }));
+  const drawn = list.map(({ title, spec, side }, i): Column => {
+    const drawing = drawFigure(spec, { side, share: 1 });
+    return {
+      width: '*',
+      stack: [
+        picture(edgesFirst(figureSvg(drawing, `${id}-${i}`)), drawing.text, {
+          fit,
+          font: 'Sans',
+          alignment: 'center',
+        }),
+        { text: title, alignment: 'center', style: 'small', margin: [0, 2, 0, 6] },
+      ],
+    };
+  });
   return Array.from({ length: down }, (_, row): Content => ({
     columns: drawn.slice(row * across, (row + 1) * across),
     columnGap: 14,

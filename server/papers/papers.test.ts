@@ -7,14 +7,16 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import * as XLSX from 'xlsx';
 import { startServer } from '../testing/startServer.ts';
 import type { Caller } from '../testing/startServer.ts';
-import { routeCards, signs } from './dayPapers.ts';
+import { blankChecklists } from './blankChecklists.ts';
+import { register, routeCards, signs } from './dayPapers.ts';
 import { gather } from './gather.ts';
 import { asPdf } from './paper.ts';
+import type { Paper } from './paper.ts';
 import { readPacks } from './service.ts';
-import { candidateInstructions, doorSheets } from './stationPapers.ts';
+import { briefings, candidateInstructions, doorSheets } from './stationPapers.ts';
 import { publishNextYears } from './testing/published.ts';
-import { codeOn, inkOf, readPdf } from './testing/readPdf.ts';
-import type { ReadPage } from './testing/readPdf.ts';
+import { codeOn, inkOf, readAloud, readPdf } from './testing/readPdf.ts';
+import type { ReadPage, Spoken } from './testing/readPdf.ts';
 
 const server = await startServer('demo');
 let lead: Caller;
@@ -56,6 +58,24 @@ const fileAt = (files: Files, name: string): Buffer => {
   if (!found) throw new Error(`${name} is not among ${[...files.keys()].join(', ')}`);
   return found;
 };
+
+describe('a paper of the demo, read aloud', () => {
+  it('has headings, the words of its drawings, and tables with heads', async () => {
+    const door = 'http://127.0.0.1:4747';
+    const printed = await gather(server.db, next, lead.account as never, door);
+    const station = printed.stations[0];
+    if (!station) throw new Error('The demo has no station.');
+    const heard = async (paper: Paper) => readAloud((await asPdf(paper, printed, 'A4')).content);
+    const of = (all: readonly Spoken[], kind: string) => all.filter((own) => own.kind === kind);
+    const briefing = await heard(briefings(printed, 'A4'));
+    expect(of(briefing, 'H1')[0]?.words).toContain(station.title);
+    expect(of(briefing, 'H2').map(({ words }) => words)).toContain('Faults to look for');
+    for (const { alt } of of(briefing, 'Figure')) expect(alt).toMatch(/[a-z]+, .*side tested/);
+    const checklist = await heard(await blankChecklists(printed, station, 'A4'));
+    expect(of(checklist, 'Figure')[0]?.alt).toMatch(/^Code that leads to https?:\/\/.*\/sheets\//);
+    expect(of(await heard(register(printed)), 'TH').length).toBeGreaterThan(2);
+  });
+});
 
 describe('the archive of all papers', () => {
   let files: Files;

@@ -1,5 +1,6 @@
 import { createCanvas } from '@napi-rs/canvas';
 import readCode from 'jsqr';
+import type { StructTreeNode } from 'pdfjs-dist/types/src/display/api.js';
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
 
 /** What a general reader finds on a page. */
@@ -38,6 +39,57 @@ export async function readPdf(content: Uint8Array): Promise<ReadPage[]> {
   }
   await document.destroy();
   return pages;
+}
+
+/** What stands in the structure of a document: its kind, what is said for it, and its words, in order. */
+export interface Spoken {
+  readonly page: number;
+  readonly kind: string;
+  readonly alt?: string;
+  readonly words: string;
+}
+
+/** Reads aloud by the structure, as a general reader (pdf.js) has it; what has no place is not heard. */
+export async function readAloud(content: Uint8Array): Promise<Spoken[]> {
+  const document = await open(content);
+  const spoken: Spoken[] = [];
+  for (let n = 1; n <= document.numPages; n++) {
+    const page = await document.getPage(n);
+    const { items } = await page.getTextContent({ includeMarkedContent: true });
+    const wordsOf = new Map<string, string>();
+    const within: string[] = [];
+    for (const item of items) {
+      if ('str' in item) {
+        const id = within.at(-1) ?? '';
+        wordsOf.set(id, (wordsOf.get(id) ?? '') + item.str);
+      } else if (item.type === 'endMarkedContent') within.pop();
+      else within.push(item.id ?? '');
+    }
+    const heard = (node: StructTreeNode): string =>
+      node.children
+        .map((own) => ('role' in own ? heard(own) : (wordsOf.get(own.id ?? '') ?? '')))
+        .join('');
+    const walk = (node: StructTreeNode): void => {
+      const { role, alt } = node as StructTreeNode & { alt?: string };
+      // Of what goes on over pages a reader shows all on each of them, without the words of the others.
+      const words = heard(node).trim();
+      if (words !== '' || alt) spoken.push({ page: n, kind: role, ...(alt ? { alt } : {}), words });
+      for (const own of node.children) if ('role' in own) walk(own);
+    };
+    const tree = await page.getStructTree();
+    if (tree) walk(tree);
+  }
+  await document.destroy();
+  return spoken;
+}
+
+/** What a document says of itself to who reads it aloud. */
+export async function readTerms(content: Uint8Array) {
+  const document = await open(content);
+  const marks = await document.getMarkInfo();
+  const { info } = await document.getMetadata();
+  await document.destroy();
+  return { marked: marks?.Marked ?? false, language: (info as { Language?: string }).Language };
 }
 
 const SCALE = 3;
