@@ -1,6 +1,7 @@
 import { intervalAround, undefinedEstimate } from '../numerics/estimate.ts';
 import type { Estimate } from '../numerics/estimate.ts';
 import { mean, quantileOfSorted, standardDeviation } from '../numerics/summary.ts';
+import { few } from './borderlineRegression.ts';
 
 /**
  * Borderline group: the cut is the mean, or the median, of the scores of the candidates whom the
@@ -33,7 +34,7 @@ export function borderlineGroup(
       method,
       n: group.length,
       freedom: group.length - 1,
-      notes: group.length < 10 ? [`Only ${group.length} candidates were graded borderline.`] : [],
+      notes: group.length < 10 ? [`${few(group.length)} graded borderline.`] : [],
     }),
     median: quantileOfSorted(group, 0.5),
   };

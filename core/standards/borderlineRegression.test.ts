@@ -60,6 +60,13 @@ describe('borderline regression', () => {
     ]);
   });
 
+  it('says how few were near the borderline, be it one or nobody', () => {
+    const noted = (grades: number[]) =>
+      borderlineRegression([30, 60, 90], grades, 2.5).cut.notes[0];
+    expect(noted([1, 2, 5])).toMatch(/^Only one candidate was graded near the borderline;/);
+    expect(noted([1, 4, 5])).toMatch(/^No candidate was graded near the borderline;/);
+  });
+
   it('counts who was graded within a grade of the borderline, and asks for ten of them', () => {
     const near = (n: number) => {
       const grades = [1, 5, ...Array.from({ length: n }, () => 3)];
@@ -83,7 +90,7 @@ describe('borderline regression', () => {
   it('warns of a falling line, of few borderline candidates and of a low R-squared', () => {
     const { cut } = borderlineRegression([80, 40, 75, 50], [1, 4, 5, 4], 2.5);
     expect(cut.notes.join(' ')).toMatch(/does not rise/);
-    expect(cut.notes.join(' ')).toMatch(/Only 0 candidates/);
+    expect(cut.notes.join(' ')).toMatch(/No candidate was graded near/);
     expect(cut.notes.join(' ')).toMatch(/explains \d+ % of the score/);
   });
 

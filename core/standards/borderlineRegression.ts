@@ -68,6 +68,12 @@ export function borderlineRegression(
   };
 }
 
+/** So few candidates, as the subject of a sentence. */
+export function few(n: number): string {
+  if (n === 0) return 'No candidate was';
+  return n === 1 ? 'Only one candidate was' : `Only ${n} candidates were`;
+}
+
 function warnings(
   line: Line,
   cut: number,
@@ -81,9 +87,7 @@ function warnings(
     );
   }
   if (nearBorderline < FEW_NEAR_BORDERLINE) {
-    notes.push(
-      `Only ${nearBorderline} candidates were graded near the borderline; the cut leans on the others.`,
-    );
+    notes.push(`${few(nearBorderline)} graded near the borderline; the cut leans on the others.`);
   }
   if (line.rSquared === null) notes.push('All scores are equal, so R-squared is undefined.');
   else if (line.rSquared < LOW_R_SQUARED) {
