@@ -29,12 +29,12 @@ const short = computed(() => CHOICES.find(({ value }) => value === props.chosen)
       <table class="ledger">
         <thead>
           <tr>
-            <th>Part</th>
-            <th class="number">Candi­dates</th>
-            <th class="number">Marks</th>
-            <th class="number">Agree­ment</th>
-            <th class="number">{{ short }} (95 %)</th>
-            <th class="number">AC1 (95 %)</th>
+            <th scope="col">Part</th>
+            <th scope="col" class="number">Candi­dates</th>
+            <th scope="col" class="number">Marks</th>
+            <th scope="col" class="number">Agree­ment</th>
+            <th scope="col" class="number">{{ short }} (95 %)</th>
+            <th scope="col" class="number">AC1 (95 %)</th>
           </tr>
         </thead>
         <tbody v-for="{ facet, title, groups } in parts" :key="facet">

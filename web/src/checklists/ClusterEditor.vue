@@ -73,6 +73,7 @@ function setAtLeast(atLeast: number | null) {
       <v-select
         :model-value="roleOf(option.key)"
         :items="[...ROLES]"
+        aria-labelledby=""
         :aria-label="`What naming ${option.label} does`"
         :disabled="disabled"
         @update:model-value="(role: Role) => setRole(option.key, role)"

@@ -70,6 +70,7 @@ const CALLS = [
           <v-select
             :model-value="option.call"
             :items="CALLS"
+            aria-labelledby=""
             :aria-label="`Place of ${option.label}`"
             :disabled="disabled"
             @update:model-value="(call: number | null) => setOption(option.key, { call })"

@@ -71,7 +71,7 @@ const titlesIn = (row: string, column: BlueprintColumn) =>
     <table class="ledger panel grid">
       <thead>
         <tr>
-          <th></th>
+          <td></td>
           <th v-for="column in BLUEPRINT_COLUMNS" :key="column" scope="col">
             {{ COLUMN_WORDS[column] }}
           </th>

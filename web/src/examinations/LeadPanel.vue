@@ -42,6 +42,7 @@ const setMay = (id: string, may: ExaminationLead['may']) =>
       <v-select
         :model-value="l.may"
         :items="MAYS"
+        aria-labelledby=""
         :aria-label="`What ${l.name} may do`"
         @update:model-value="(may: ExaminationLead['may']) => setMay(l.accountId, may)"
       />

@@ -176,6 +176,7 @@ const setAssigned = (station: Station, accountId: string, part: Partial<Assigned
             :model-value="e.every"
             :items="SHARES"
             item-value="every"
+            aria-labelledby=""
             :aria-label="`What ${e.name} marks`"
             @update:model-value="(every: number) => setAssigned(station, e.accountId, { every })"
           />
@@ -184,6 +185,7 @@ const setAssigned = (station: Station, accountId: string, part: Partial<Assigned
             :model-value="e.circuit"
             :items="CIRCUITS"
             item-value="circuit"
+            aria-labelledby=""
             :aria-label="`Where ${e.name} marks`"
             @update:model-value="
               (circuit: string | null) => setAssigned(station, e.accountId, { circuit })

@@ -100,6 +100,7 @@ function add() {
                 :model-value="placeOf(station.id, circuit)"
                 :items="couches"
                 clearable
+                aria-labelledby=""
                 :aria-label="`Where ${station.title} of circuit ${circuit} stands`"
                 :disabled="disabled"
                 @update:model-value="put(station.id, circuit, $event)"
