@@ -5,7 +5,7 @@ import { useReading } from '../http/useReading.ts';
 
 /** Chooses a cohort of those that there are, or names one that is to be made. */
 const chosen = defineModel<CohortChoice>({ required: true });
-defineProps<{ error: string; disabled?: boolean }>();
+defineProps<{ error: string; disabled?: boolean; hint?: string }>();
 const NEW = 'new';
 const { data } = useReading('GET /cohorts');
 
@@ -41,6 +41,8 @@ watch(chosen, (now) => (naming.value &&= typeof now === 'string'));
     :items="choices"
     label="Cohort"
     :disabled="disabled"
+    :hint="hint"
+    persistent-hint
     :error-messages="naming ? '' : error"
   />
   <v-text-field

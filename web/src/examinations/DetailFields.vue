@@ -25,14 +25,16 @@ const ZONES = Intl.supportedValuesOf('timeZone');
     v-model="wanted.school"
     label="School"
     :disabled="held?.school !== undefined"
+    :hint="held?.school"
+    persistent-hint
     :error-messages="errors.school ?? []"
   />
   <CohortChoice
     v-model="wanted.cohort"
     :disabled="held?.cohort !== undefined"
+    :hint="held?.cohort ?? ''"
     :error="errors.cohort ?? ''"
   />
-  <p v-if="held?.cohort" class="soft">{{ held.cohort }}</p>
   <v-text-field
     v-model="wanted.heldOn"
     label="Day"
@@ -47,6 +49,8 @@ const ZONES = Intl.supportedValuesOf('timeZone');
     :items="ZONES"
     label="Time zone"
     :disabled="held?.zone !== undefined"
+    :hint="held?.zone"
+    persistent-hint
     :error-messages="errors.zone ?? []"
   />
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { NewExamination } from '@kritikos/contracts/examinations';
+import { DETAILS } from '@kritikos/core/examinations/heldDetails';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../http/api.ts';
@@ -21,6 +22,8 @@ function change() {
   wanted.value = { title, school, cohort: { id: cohortId }, heldOn, zone };
   changing.value = true;
 }
+/** Something hangs on every one of them by now: there is nothing to keep. */
+const fixed = computed(() => DETAILS.every((own) => store.current?.held[own] !== undefined));
 const { fields, problem, submit } = useSubmit(async () => {
   const sent = { params: params.value, body: wanted.value };
   store.take(await call('PUT /examinations/:examination', sent));
@@ -69,6 +72,8 @@ const { problem: whyNotAway, submit: turn } = useSubmit(async () => {
       v-model="changing"
       title="The examination"
       act="Keep it"
+      :away="fixed ? 'Close' : 'Cancel'"
+      :only-away="fixed"
       :width="520"
       :problem="problem"
       @act="submit"

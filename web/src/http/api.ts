@@ -29,7 +29,7 @@ export class ApiProblem extends Error {
 export class NoConnection extends Error {
   constructor() {
     super(
-      'The server cannot be reached. Check the network; what you marked is kept on this device.',
+      'The server cannot be reached. Check the network and try again; marks are kept on this device.',
     );
   }
 }
