@@ -1,6 +1,5 @@
 import { createCanvas } from '@napi-rs/canvas';
 import readCode from 'jsqr';
-import type { StructTreeNode } from 'pdfjs-dist/types/src/display/api.js';
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
 
 /** What a general reader finds on a page. */
@@ -131,6 +130,7 @@ export async function inkOf(content: Uint8Array, page: number, words: string): P
 }
 
 type Page = Awaited<ReturnType<Awaited<ReturnType<typeof open>>['getPage']>>;
+type StructTreeNode = Awaited<ReturnType<Page['getStructTree']>>;
 
 async function drawn(page: Page) {
   const viewport = page.getViewport({ scale: SCALE });
