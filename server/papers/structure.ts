@@ -51,9 +51,10 @@ export function withPlaces(content: readonly Content[]): Content[] {
   const a = (kind: Kind, rest: Partial<Place> = {}): Place => ({ kind, number: number++, ...rest });
   return content.map((node) => place(node, []));
 
-  function place(node: Content, path: Path): Content {
+  /** What stands alone in its cell or its point of a list is no paragraph in it beside. */
+  function place(node: Content, path: Path, alone = false): Content {
     if (Array.isArray(node)) return node.map((own) => place(own, path));
-    if (typeof node !== 'object') return place({ text: String(node) }, path);
+    if (typeof node !== 'object') return place({ text: String(node) }, path, alone);
     const { stack, columns, ul, ol, table, svg, alt = '', text, style, ...rest } = node as Piece;
     const again = (part: object) => ({ ...node, ...part }) as Content;
     const each = (all: readonly Content[]) => all.map((own) => place(own, path));
@@ -68,12 +69,12 @@ export function withPlaces(content: readonly Content[]): Content[] {
     if (text === undefined) return node;
     const level = rest.headlineLevel ?? LEVEL_OF[String(style)];
     const kind = level === undefined ? 'P' : level === 1 ? 'H1' : 'H2';
-    return again({ text: words(text, [...path, a(kind)]) });
+    return again({ text: words(text, alone && kind === 'P' ? path : [...path, a(kind)]) });
   }
 
   function list(items: readonly Content[], path: Path): Content[] {
     const whole = a('L');
-    return items.map((item) => place(item, [...path, whole, a('LI'), a('LBody')]));
+    return items.map((item) => place(item, [...path, whole, a('LI'), a('LBody')], true));
   }
 
   function rows(body: readonly TableCell[][], heads: number, path: Path): TableCell[][] {
@@ -85,7 +86,8 @@ export function withPlaces(content: readonly Content[]): Content[] {
       return row.map((cell) => {
         if (typeof cell === 'object' && Object.keys(cell).length === 0) return cell;
         const kind = r < heads ? 'TH' : 'TD';
-        return place(cell as Content, [...path, whole, ...own, ...(framed ? [] : [a(kind)])]);
+        if (framed) return place(cell as Content, [...path, whole]);
+        return place(cell as Content, [...path, whole, ...own, a(kind)], true);
       }) as TableCell[];
     });
   }
