@@ -41,12 +41,6 @@ export class Hand {
     await this.writeOn(field, words);
   }
 
-  /** Takes an option of the list that opens under a field, one click each. */
-  async choose(field: Locator, option: string | RegExp): Promise<void> {
-    await this.click(field);
-    await this.take(option);
-  }
-
   /** Takes an option of the list that is open. */
   async take(option: string | RegExp): Promise<void> {
     const found = this.page.getByRole('option', { name: option }).first();
